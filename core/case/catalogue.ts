@@ -1,0 +1,59 @@
+import type { SchemaDescription, SchemaFieldDescription } from 'yup';
+import { caseSchema } from './schema';
+import type { FactMeta } from './fact';
+
+interface Described {
+  readonly type: string;
+  readonly meta?: { readonly fact?: FactMeta };
+  readonly fields?: Readonly<Record<string, Described>>;
+  readonly innerType?: Described;
+}
+
+/** Catalogue key of a fact: its address without list positions, `cord.sizeAwg`. */
+export const catalogueKey = (path: string) => path.replace(/\[\d+\]/g, '');
+
+function collect(node: Described, path: string, into: Map<string, FactMeta>) {
+  if (node.meta?.fact) into.set(path, node.meta.fact);
+  if (node.innerType) collect(node.innerType, path, into);
+  for (const [key, field] of Object.entries(node.fields ?? {}))
+    collect(field, path ? `${path}.${key}` : key, into);
+}
+
+const described: SchemaDescription | SchemaFieldDescription = caseSchema.describe();
+const catalogue = new Map<string, FactMeta>();
+collect(described as unknown as Described, '', catalogue);
+
+/** All facts, in the order in which they are asked. */
+export const CATALOGUE: ReadonlyMap<string, FactMeta> = catalogue;
+
+/** What is known of the fact at an address. Throws on an address that is none. */
+export function metaOf(path: string): FactMeta {
+  const meta = catalogue.get(catalogueKey(path));
+  if (!meta) throw new Error(`no fact is recorded at ${path}`);
+  return meta;
+}
+
+/** Position of a list entry in an address, counted as people count: `cord[0].…` → "cord 1". */
+export function partName(path: string): string | undefined {
+  const match = /(?:^|\.)(\w+)\[(\d+)\]/.exec(path);
+  return match ? `${match[1] === 'stretches' ? 'stretch' : match[1]} ${Number(match[2]) + 1}` : undefined;
+}
+
+/** How a fact is called in a sentence, with the part it belongs to where there are several. */
+export function factLabel(path: string): string {
+  const part = partName(path);
+  const label = metaOf(path).label;
+  return part ? `${label} (${part})` : label;
+}
+
+/** A recorded value in words, with its unit. */
+export function valueText(path: string, value: unknown): string {
+  if (value === undefined) return 'not looked at yet';
+  if (value === 'not-seen') return 'looked, not seen';
+  const meta = metaOf(path);
+  const label =
+    meta.kind === 'choice' || meta.kind === 'yes-no'
+      ? (meta.choices.find((one) => one.value === value)?.label ?? String(value))
+      : String(value);
+  return meta.unit ? `${label} ${meta.unit}` : label;
+}

@@ -1,0 +1,119 @@
+import { mixed, type MixedSchema } from 'yup';
+import { WIRE_SIZES, type WireSize } from '../codebook';
+
+/** Somebody looked and could not see it. Not looked at yet is the fact's absence. */
+export const NOT_SEEN = 'not-seen';
+export type NotSeen = typeof NOT_SEEN;
+
+export type Unit = 'A' | 'V' | 'W' | 'ft' | '°C' | 'kA' | 'AWG' | 'Ω' | '';
+
+export interface Choice {
+  readonly value: string;
+  readonly label: string;
+}
+
+/** What the whole program knows of a fact: the schema checks by it, the sheet draws it, an unproven outcome asks by it. */
+export interface FactMeta {
+  readonly kind: 'choice' | 'amount' | 'yes-no' | 'size';
+  readonly label: string;
+  /** How to find it out at the site. */
+  readonly ask: string;
+  readonly unit: Unit;
+  /** Plates in the trade's order, the usual ones first. */
+  readonly choices: readonly Choice[];
+  /** Amounts only: bounds of what can be meant. */
+  readonly min?: number;
+  readonly max?: number;
+  /** A name of the drawing that shows the choices, where looking beats reading. */
+  readonly drawing?: 'configuration' | 'pins' | 'wire' | 'device';
+  /** Asked only where another fact of the same object makes it matter. */
+  readonly when?: (siblings: Readonly<Record<string, unknown>>) => boolean;
+}
+
+type Words = Pick<FactMeta, 'label' | 'ask' | 'drawing' | 'when'>;
+type FactSchema<T> = MixedSchema<T | NotSeen | undefined>;
+
+function fact<T>(meta: FactMeta, wrong: (value: unknown) => string | undefined): FactSchema<T> {
+  return mixed<T & {}>()
+    .nullable() // so that null meets the fact's own sentence
+    .optional()
+    .meta({ fact: meta })
+    .test('fact', (value, context) => {
+      if (value === undefined || (value as unknown) === NOT_SEEN) return true;
+      const message = wrong(value);
+      return message === undefined || context.createError({ message });
+    }) as unknown as FactSchema<T>;
+}
+
+/** A value as it would be quoted back to the person who typed it, kept short. */
+export function quoted(value: unknown): string {
+  let text: string;
+  try {
+    text = JSON.stringify(value) ?? String(value);
+  } catch {
+    text = 'something nested too deep'; // JSON.stringify recurses; a hostile file can exhaust its stack
+  }
+  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
+}
+
+/** One of several named answers: as a record, or as pairs where a record would put numbers out of the trade's order. */
+export function choice<const T extends string>(
+  labels: Readonly<Record<T, string>> | readonly (readonly [T, string])[],
+  words: Words,
+): FactSchema<T> {
+  const pairs = Array.isArray(labels) ? (labels as [T, string][]) : Object.entries<string>(labels as Record<T, string>);
+  const choices = pairs.map(([value, label]) => ({ value, label }));
+  return fact<T>({ kind: 'choice', unit: '', choices, ...words }, (value) =>
+    choices.some((one) => one.value === value)
+      ? undefined
+      : `${quoted(value)} is no answer here; right would be one of ${choices.map((one) => one.value).join(', ')}, or "${NOT_SEEN}"`,
+  );
+}
+
+/** A measured, read or counted number; `usual` become plates. */
+export function amount(
+  unit: Unit,
+  bounds: readonly [min: number, max: number],
+  usual: readonly number[],
+  words: Words,
+): FactSchema<number> {
+  const [min, max] = bounds;
+  const choices = usual.map((value) => ({ value: String(value), label: String(value) }));
+  return fact<number>({ kind: 'amount', unit, min, max, choices, ...words }, (value) =>
+    typeof value === 'number' && value >= min && value <= max
+      ? undefined
+      : `${quoted(value)} is no number that can be meant here; right would be ${min} to ${max}${unit && ` ${unit}`}`,
+  );
+}
+
+export function yesNo(words: Words): FactSchema<'yes' | 'no'> {
+  const choices = [
+    { value: 'yes', label: 'Yes' },
+    { value: 'no', label: 'No' },
+  ];
+  return fact<'yes' | 'no'>({ kind: 'yes-no', unit: '', choices, ...words }, (value) =>
+    value === 'yes' || value === 'no'
+      ? undefined
+      : `${quoted(value)} is no answer here; right would be "yes", "no" or "${NOT_SEEN}"`,
+  );
+}
+
+function nearestSizes(text: string, sizes: readonly WireSize[]): string {
+  const wanted = Number(text);
+  const near = Number.isFinite(wanted)
+    ? [...sizes]
+        .filter((size) => !size.includes('/'))
+        .sort((a, b) => Math.abs(Number(a) - wanted) - Math.abs(Number(b) - wanted) || Number(b) - Number(a))
+    : sizes;
+  return near.slice(0, 2).join(' and ');
+}
+
+/** A conductor size out of those the tables have. */
+export function wireSize(sizes: readonly WireSize[], words: Words): FactSchema<WireSize> {
+  const choices = sizes.map((size) => ({ value: size, label: size }));
+  return fact<WireSize>({ kind: 'size', unit: 'AWG', choices, drawing: 'wire', ...words }, (value) => {
+    if (sizes.includes(value as WireSize)) return undefined;
+    const known = WIRE_SIZES.includes(value as WireSize);
+    return `${quoted(value)} is ${known ? 'not made for this use' : 'no AWG size in the tables'}; nearest are ${nearestSizes(String(value), sizes)}`;
+  });
+}

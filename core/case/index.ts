@@ -1,0 +1,6 @@
+export * from './fact';
+export * from './schema';
+export * from './path';
+export * from './catalogue';
+export * from './stations';
+export * from './read';

@@ -1,0 +1,96 @@
+import type { Case } from './schema';
+import { NOT_SEEN, type NotSeen } from './fact';
+
+type Leaf = string | number | boolean;
+type Walk<T> =
+  T extends readonly (infer E)[]
+    ? `[${number}].${Walk<NonNullable<E>>}`
+    : { [K in keyof T & string]: Step<K, NonNullable<T[K]>> }[keyof T & string];
+type Step<K extends string, V> = V extends Leaf
+  ? K
+  : V extends readonly unknown[]
+    ? `${K}${Walk<V>}`
+    : `${K}.${Walk<V>}`;
+
+type Stations = Omit<Case, 'format' | 'version' | 'edition' | 'title'>;
+/** Address of a fact, as in `breaker.ratingA` or `cord[0].sizeAwg`. */
+export type FactPath = Walk<Stations>;
+
+type At<T, P extends string> = P extends `[${number}].${infer Rest}`
+  ? T extends readonly (infer E)[]
+    ? At<NonNullable<E>, Rest>
+    : never
+  : P extends `${infer Head}[${infer N}].${infer Rest}`
+    ? Head extends keyof T
+      ? At<NonNullable<T[Head]>, `[${N & `${number}`}].${Rest}`>
+      : Dotted<T, P>
+    : Dotted<T, P>;
+type Dotted<T, P extends string> = P extends `${infer Head}.${infer Rest}`
+  ? Head extends keyof T
+    ? At<NonNullable<T[Head]>, Rest>
+    : never
+  : P extends keyof T
+    ? Exclude<NonNullable<T[P]>, NotSeen>
+    : never;
+/** Type of the fact at an address, once it is known. */
+export type FactValue<P extends FactPath> = At<Stations, P>;
+
+type Keys = readonly (string | number)[];
+const splitPaths = new Map<string, Keys>();
+
+/** `cord[0].sizeAwg` → ['cord', 0, 'sizeAwg']. */
+export function keysOf(path: string): Keys {
+  let keys = splitPaths.get(path);
+  if (!keys) {
+    keys = path
+      .split(/[.[\]]+/)
+      .filter(Boolean)
+      .map((key) => (/^\d+$/.test(key) ? Number(key) : key));
+    splitPaths.set(path, keys);
+  }
+  return keys;
+}
+
+/** What stands at an address: a value, 'not-seen', or undefined where nobody looked. */
+export function factAt(c: Case, path: string): unknown {
+  let here: unknown = c;
+  for (const key of keysOf(path)) {
+    if (typeof here !== 'object' || here === null || !Object.hasOwn(here, key)) return undefined;
+    here = (here as Record<string | number, unknown>)[key];
+  }
+  return here;
+}
+
+/** Whether a fact has a value that can be reasoned with. */
+export function isKnown(value: unknown): boolean {
+  return value !== undefined && value !== NOT_SEEN;
+}
+
+/**
+ * The case with one fact set (undefined takes it away); the given case stays as it was.
+ * Setting a fact of a cord or stretch that is not there yet adds it, with empty ones before it.
+ */
+export function withFact(c: Case, path: string, value: unknown): Case {
+  const set = (here: unknown, keys: Keys): unknown => {
+    const [key, ...rest] = keys;
+    if (key === undefined) return value;
+    if (typeof key === 'number') {
+      const list = Array.isArray(here) ? [...here] : [];
+      while (list.length < key) list.push({});
+      list[key] = set(list[key], rest);
+      return list;
+    }
+    const copy = { ...(here as Record<string, unknown> | undefined) };
+    const inner = set(copy[key], rest);
+    if (inner === undefined) delete copy[key];
+    else copy[key] = inner;
+    return copy;
+  };
+  return set(c, keysOf(path)) as Case;
+}
+
+/** The case without one entry of a list (`cord[1]`, `feeder.stretches[0]`). */
+export function withoutEntry(c: Case, listPath: 'cord' | 'feeder.stretches', index: number): Case {
+  const list = factAt(c, listPath);
+  return Array.isArray(list) ? withFact(c, listPath, list.filter((_, i) => i !== index)) : c;
+}

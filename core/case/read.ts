@@ -1,0 +1,70 @@
+import { ValidationError } from 'yup';
+import { caseSchema, type Case } from './schema';
+import { quoted } from './fact';
+import { CATALOGUE, catalogueKey } from './catalogue';
+import { withFact, factAt, keysOf } from './path';
+
+/** Case files above this are refused before they are parsed. A complete case takes about 3 kB. */
+export const MOST_BYTES = 1_000_000;
+
+export type Read = { readonly ok: true; readonly case: Case } | { readonly ok: false; readonly errors: string[] };
+
+function sentence(error: ValidationError): string {
+  const message = error.message;
+  return !error.path || message.startsWith(`${error.path}:`) ? message : `${error.path}: ${message}`;
+}
+
+/** Checks parsed JSON against the case schema. Every error names the place, what stands there, and what would be right. */
+export function readCase(data: unknown): Read {
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    return { ok: false, errors: [`${quoted(data)} is no case; right would be an object { "format": … }`] };
+  try {
+    return { ok: true, case: caseSchema.validateSync(data, { strict: true, abortEarly: false }) as Case };
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const errors = (error.inner.length > 0 ? error.inner : [error]).map(sentence);
+    return { ok: false, errors: [...new Set(errors)] };
+  }
+}
+
+/** Reads a case from text. */
+export function parseCase(text: string): Read {
+  if (text.length > MOST_BYTES)
+    return { ok: false, errors: [`the file has ${text.length} characters; a case has at most ${MOST_BYTES}`] };
+  if (text.trim() === '') return { ok: false, errors: ['the file is empty; right would be a case { "format": … }'] };
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (error) {
+    return { ok: false, errors: [`this is no JSON: ${(error as Error).message}`] };
+  }
+  return readCase(data);
+}
+
+/** Why a value cannot be recorded at an address; undefined if it can. An undefined value takes the fact away. */
+export function whyNotFact(path: string, value: unknown): string | undefined {
+  if (!CATALOGUE.has(catalogueKey(path))) return `${quoted(path)} is no fact known here`;
+  if (keysOf(path).some((key) => typeof key === 'number' && key >= 20)) return `${path}: more than 20 entries`;
+  if (value === undefined) return undefined;
+  const read = readCase(withFact({ format: 'careful-latch/case', version: 1, edition: '2023' }, path, value));
+  return read.ok ? undefined : read.errors.find((error) => error.startsWith(path)) ?? read.errors[0];
+}
+
+/** Addresses of all facts recorded in a case, in the catalogue's order. */
+export function recordedFacts(c: Case): string[] {
+  const found: string[] = [];
+  for (const key of CATALOGUE.keys()) {
+    const parts = /^(cord|feeder\.stretches)\.(.+)$/.exec(key);
+    if (!parts) {
+      if (factAt(c, key) !== undefined) found.push(key);
+      continue;
+    }
+    const list = factAt(c, parts[1]!);
+    if (Array.isArray(list))
+      list.forEach((_, i) => {
+        const path = `${parts[1]}[${i}].${parts[2]}`;
+        if (factAt(c, path) !== undefined) found.push(path);
+      });
+  }
+  return found;
+}

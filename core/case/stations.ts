@@ -1,0 +1,96 @@
+import { CATALOGUE } from './catalogue';
+import type { Case, TransferKind } from './schema';
+import { factAt } from './path';
+
+/** Stations in the order in which the current flows. */
+export const STATIONS = [
+  'source', 'siting', 'cord', 'inlet', 'feeder', 'breaker', 'transfer', 'neutral', 'labels',
+] as const; // prettier-ignore
+export type Station = (typeof STATIONS)[number];
+
+export const STATION_NAMES: Readonly<Record<Station, string>> = {
+  source: 'Source',
+  siting: 'Siting',
+  cord: 'Cord',
+  inlet: 'Inlet',
+  feeder: 'Feeder',
+  breaker: 'Backfed breaker',
+  transfer: 'Transfer means',
+  neutral: 'Neutral and bonding',
+  labels: 'Labels',
+};
+
+export function isStation(text: unknown): text is Station {
+  return (STATIONS as readonly unknown[]).includes(text);
+}
+
+/** Station at which a fact is entered. */
+export function stationOf(path: string): Station {
+  const station = path.split(/[.[]/, 1)[0];
+  if (!isStation(station)) throw new Error(`no station has ${path}`);
+  return station;
+}
+
+const wired: readonly TransferKind[] = [
+  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual',
+  'whole-house-automatic', 'single-circuit-switch',
+]; // prettier-ignore
+
+const NOTHING_WIRED = 'nothing is wired to the house; appliances hang on cords';
+const FED_THROUGH_OUTLET = 'the house is fed through an outlet; there is no inlet to check';
+const noBackfedBreaker = (kind: TransferKind) =>
+  `${kind.startsWith('whole-house') ? 'a whole-house switch' : 'this switch'} has no backfed breaker in the panel`;
+
+/** Why a part is absent with a transfer means, or undefined where it is there to be checked. */
+export function absence(
+  part: 'inlet' | 'feeder' | 'backfed breaker' | 'transfer',
+  kind: TransferKind,
+): string | undefined {
+  if (part === 'transfer') return kind === 'none-cords' ? NOTHING_WIRED : undefined;
+  if (!wired.includes(kind)) return kind === 'none-cords' ? NOTHING_WIRED : FED_THROUGH_OUTLET;
+  if (part === 'backfed breaker' && kind !== 'retrofit-interlock' && kind !== 'transfer-panel')
+    return noBackfedBreaker(kind);
+  return undefined;
+}
+
+const LISTS: Readonly<Partial<Record<Station, { list: 'cord' | 'feeder.stretches'; word: string }>>> = {
+  cord: { list: 'cord', word: 'cord' },
+  feeder: { list: 'feeder.stretches', word: 'stretch' },
+};
+
+/** The list a station holds, if it holds one. */
+export function listOf(station: Station) {
+  return LISTS[station];
+}
+
+export interface FactGroup {
+  /** Address of the list entry, `cord[0]`; undefined for facts that stand once. */
+  readonly entry?: string;
+  readonly title?: string;
+  readonly paths: readonly string[];
+}
+
+/** The facts a station's sheet asks for this case, in order, lists spread out; always one entry to start with. */
+export function sheet(c: Case, station: Station): FactGroup[] {
+  const keys = [...CATALOGUE.keys()].filter((key) => key.startsWith(`${station}.`));
+  const list = LISTS[station];
+  const groups: FactGroup[] = [];
+  const asked = (path: string) => {
+    const when = CATALOGUE.get(path.replace(/\[\d+\]/g, ''))!.when;
+    const siblings = factAt(c, path.slice(0, path.lastIndexOf('.')));
+    return !when || when((siblings ?? {}) as Record<string, unknown>);
+  };
+  if (list) {
+    const prefix = `${list.list}.`;
+    const entries = factAt(c, list.list);
+    const count = Math.max(1, Array.isArray(entries) ? entries.length : 0);
+    for (let i = 0; i < count; i++) {
+      const entry = `${list.list}[${i}]`;
+      const paths = keys.filter((key) => key.startsWith(prefix)).map((key) => `${entry}.${key.slice(prefix.length)}`);
+      groups.push({ entry, title: `${list.word} ${i + 1}`, paths: paths.filter(asked) });
+    }
+  }
+  const single = keys.filter((key) => !list || !key.startsWith(`${list.list}.`)).filter(asked);
+  if (single.length > 0) groups.push({ paths: single });
+  return groups;
+}

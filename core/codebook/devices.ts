@@ -1,0 +1,17 @@
+import { everyEdition } from './editions';
+
+/** Standard ratings of overcurrent devices, A (240.6(A)), as far as a dwelling's generator connection goes. */
+export const STANDARD_DEVICE_A = [
+  15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250,
+] as const;
+export const STANDARD_DEVICE_CITES = everyEdition('240.6(A)');
+
+/** The standard rating equal to or next above an ampacity, A (240.4(B)); undefined past the list's end. */
+export function standardDeviceAtOrAboveA(ampacityA: number): number | undefined {
+  return STANDARD_DEVICE_A.find((rating) => rating >= ampacityA);
+}
+
+/** The largest standard rating not above a limit, A; undefined below the smallest. */
+export function standardDeviceAtOrBelowA(limitA: number): number | undefined {
+  return STANDARD_DEVICE_A.findLast((rating) => rating <= limitA);
+}

@@ -1,0 +1,182 @@
+import {
+  AMBIENT_FACTOR,
+  AMPACITY_A,
+  CORD_AMPACITY_A,
+  COUNT_FACTOR,
+  INSULATION_C,
+  METHODS,
+  NEUTRAL_NOT_COUNTED,
+  SMALL_CONDUCTOR_A,
+  ambientFactor,
+  buildingWireSizes,
+  cordSizes,
+  countFactor,
+  everyEdition,
+  standardDeviceAtOrAboveA,
+  tableAmpacityA,
+  STANDARD_DEVICE_CITES,
+  type ColumnC,
+  type Metal,
+  type MethodName,
+  type WireSize,
+  type WiringMethod,
+} from '../codebook';
+import { Look, Missing } from './look';
+
+const NEXT_SIZE_UP = everyEdition('240.4(B)');
+const TERMINALS = everyEdition('110.14(C)');
+
+/** Conductors of one circuit that count as current-carrying: the neutral only where a 120 V source is bridged to both legs. */
+function carriedByThisCircuit(look: Look): number {
+  return look.need('source.voltage') === '120'
+    ? look.step('Current-carrying conductors of this circuit', 3, '', 'both legs and their neutral on a bridged 120 V source')
+    : look.step('Current-carrying conductors of this circuit', 2, '', NEUTRAL_NOT_COUNTED);
+}
+
+/** Ampacity of a flexible cord, A (400.5). Throws `Missing` where facts lack; 0 where the table has no such cord. */
+export function cordAmpacityA(look: Look, index: number): number {
+  look.needAll(`cord[${index}].sizeAwg`, `cord[${index}].wires`, 'source.voltage');
+  const size = look.need(`cord[${index}].sizeAwg`);
+  const wires = look.need(`cord[${index}].wires`);
+  return cordTableA(look, size, wires);
+}
+
+/** The cord table's value for a size in this look's circumstances, A. */
+export function cordTableA(look: Look, size: WireSize, wires: '3' | '4'): number {
+  const three = wires === '4' && look.need('source.voltage') === '120';
+  const ampacityA = CORD_AMPACITY_A.rows[size]?.[three ? 0 : 1] ?? 0;
+  return look.step(
+    `Cord ${size} AWG, ${three ? 'three' : 'two'} current-carrying`,
+    ampacityA,
+    'A',
+    CORD_AMPACITY_A.cites,
+  );
+}
+
+export interface StretchAmpacity {
+  readonly ampacityA: number;
+  /** Largest overcurrent device ahead that 240.4 lets stand for this ampacity, A; 0 where none does. */
+  readonly deviceA: number;
+}
+
+/** Everything but the conductor that decides a stretch's ampacity. */
+interface Conditions {
+  readonly metal: Metal;
+  readonly methodName: MethodName;
+  readonly insulationC: ColumnC;
+  readonly ambientC: number;
+  readonly carrying: number;
+  /** Column the final value may not exceed. */
+  readonly terminalC: (size: WireSize) => ColumnC;
+}
+
+/** Metal and size of a stretch's conductor. Ends with `Missing` where the tables have no such conductor. */
+export function conductorOf(
+  look: Look,
+  index: number,
+  which: 'sizeAwg' | 'groundAwg' = 'sizeAwg',
+): { metal: Metal; size: WireSize } {
+  const at = `feeder.stretches[${index}]` as const;
+  look.needAll(`${at}.metal`, `${at}.${which}`);
+  const metal = look.need(`${at}.metal`);
+  const size = look.need(`${at}.${which}`);
+  if (tableAmpacityA(metal, size, 90) === undefined)
+    throw new Missing([`${at}.${which}`], `The tables have no ${size} AWG ${metal} conductor; read its marking again.`);
+  return { metal, size };
+}
+
+function terminalColumn(look: Look, size: WireSize): ColumnC {
+  const marks = [look.need('feeder.inletTerminal'), look.need('feeder.houseTerminal')];
+  const large = size.includes('/'); // above 1 AWG an unmarked terminal counts as 75 °C
+  const each = marks.map((mark) => (mark === 'unmarked' ? (large ? 75 : 60) : Number(mark)));
+  return Math.min(...each) === 75 ? 75 : 60;
+}
+
+function conditionsOf(look: Look, index: number): Conditions {
+  const at = <K extends 'method' | 'metal' | 'sizeAwg' | 'ambientC' | 'otherCarrying' | 'insulation'>(key: K) => `feeder.stretches[${index}].${key}` as const;
+  const methodName = look.site.feeder?.stretches?.[index]?.method;
+  const method: WiringMethod | undefined = METHODS[methodName as MethodName];
+  look.needAll(
+    at('method'),
+    at('metal'),
+    at('sizeAwg'),
+    at('ambientC'),
+    at('otherCarrying'),
+    'source.voltage',
+    ...(method && !method.insulationC ? ([at('insulation'), 'feeder.inletTerminal', 'feeder.houseTerminal'] as const) : []),
+  );
+  const { metal } = conductorOf(look, index);
+  const insulationC = method?.insulationC ?? INSULATION_C[look.need(at('insulation'))];
+  look.need(at('method'));
+  const others = look.need(at('otherCarrying'));
+  return {
+    metal,
+    methodName: methodName as MethodName,
+    insulationC,
+    ambientC: look.need(at('ambientC')),
+    carrying: others + carriedByThisCircuit(look),
+    terminalC: (size) => method?.capC ?? terminalColumn(look, size),
+  };
+}
+
+function ampacityUnder(look: Look, size: WireSize, under: Conditions): StretchAmpacity {
+  const base = tableAmpacityA(under.metal, size, under.insulationC)!;
+  look.step(`${size} AWG ${under.metal}, ${under.insulationC} °C column`, base, 'A', AMPACITY_A.cites);
+  const ambient = ambientFactor(under.ambientC, under.insulationC) ?? 0;
+  look.step(`Ambient ${under.ambientC} °C`, ambient, '×', AMBIENT_FACTOR.cites);
+  const count = countFactor(under.carrying);
+  look.step(`${under.carrying} current-carrying conductors together`, count, '×', COUNT_FACTOR.cites);
+  const derated = look.step('Adjusted', base * ambient * count, 'A', AMPACITY_A.cites);
+  const capC = under.terminalC(size);
+  const method: WiringMethod = METHODS[under.methodName];
+  const cap = tableAmpacityA(under.metal, size, capC)!;
+  look.step(
+    method.capC ? `${under.methodName}: not above the ${capC} °C column` : `Terminals: not above the ${capC} °C column`,
+    cap,
+    'A',
+    method.capCites ?? TERMINALS,
+  );
+  const ampacityA = look.step('Ampacity of this stretch', Math.min(derated, cap), 'A', 'the smaller of the two');
+  if (ampacityA <= 0) return { ampacityA, deviceA: 0 };
+  const deviceA = standardDeviceAtOrAboveA(rounded1(ampacityA)) ?? ampacityA;
+  look.step(
+    deviceA > ampacityA
+      ? `No standard device of ${rounded1(ampacityA)} A; the next may stand ahead of a feeder`
+      : 'Standard device of this ampacity',
+    deviceA,
+    'A',
+    deviceA > ampacityA ? NEXT_SIZE_UP : STANDARD_DEVICE_CITES,
+  );
+  return { ampacityA, deviceA };
+}
+
+/** Cuts binary dust, so that 30.000000000000004 A is 30 A. */
+const rounded1 = (value: number) => Math.round(value * 1e6) / 1e6;
+
+/** Ampacity of one feeder stretch with every adjustment, A, and the largest device that may stand ahead of it (310, 110.14(C), 334.80, 340.80, 240.4(B)). */
+export function stretchAmpacity(look: Look, index: number): StretchAmpacity {
+  const conditions = conditionsOf(look, index);
+  return ampacityUnder(look, conductorOf(look, index).size, conditions);
+}
+
+/** Largest device for a small conductor, A (240.4(D)); undefined where the section does not speak of the size. */
+export function smallConductorLimitA(metal: Metal, size: WireSize): number | undefined {
+  return SMALL_CONDUCTOR_A.rows[metal][size];
+}
+
+/** Smallest conductor that may stand behind a device of `deviceA` in the conditions of a stretch; undefined if no row does. Throws `Missing` where a condition lacks. */
+export function smallestStretchSize(look: Look, index: number, deviceA: number): WireSize | undefined {
+  const side = new Look(look.site, look.edition);
+  const under = conditionsOf(side, index);
+  return buildingWireSizes(under.metal).find(
+    (size) =>
+      ampacityUnder(side, size, under).deviceA >= deviceA &&
+      (smallConductorLimitA(under.metal, size) ?? Infinity) >= deviceA,
+  );
+}
+
+/** Smallest cord that carries `deviceA`; undefined if no row does. */
+export function smallestCordSize(look: Look, wires: '3' | '4', deviceA: number): WireSize | undefined {
+  const side = new Look(look.site, look.edition);
+  return cordSizes().find((size) => cordTableA(side, size, wires) >= deviceA);
+}

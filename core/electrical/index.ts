@@ -1,0 +1,4 @@
+export * from './look';
+export * from './ampacity';
+export * from './rating-row';
+export * from './drop';

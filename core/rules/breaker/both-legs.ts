@@ -1,0 +1,17 @@
+import { everyEdition } from '../../codebook';
+import { answered, rule, without } from '../rule';
+
+export default rule({
+  id: 'breaker/both-legs',
+  holds: 'The two poles of the backfed breaker stand on the two legs.',
+  severity: 'hazard',
+  cites: everyEdition('110.3(B)', '240.15(B)'),
+  facts: ['transfer.kind', 'breaker.acrossBothLegs'],
+  notApplicable: without('backfed breaker'),
+  check: (look) =>
+    answered(look, 'breaker.acrossBothLegs', 'yes', {
+      good: 'One pole on each leg: 240 V between them.',
+      bad: 'Both poles stand on one leg: 0 V between them, and the other leg is not fed or switched as it seems.',
+      remedy: 'Move it so that its poles take adjacent rows, one on each leg; no tandem.',
+    }),
+});

@@ -1,0 +1,71 @@
+import { CORDS_ONLY, SWITCH, ruleTable, type Facts } from '../../test/rule-table';
+import type { FactPath } from '../../case';
+
+const NO_BACKFED: Facts[] = [SWITCH, CORDS_ONLY, { 'transfer.kind': 'single-circuit-switch' }, { 'transfer.kind': 'whole-house-manual' }];
+const saying = (text: string) => expect.stringContaining(text) as unknown as string;
+
+ruleTable('breaker/not-above-weakest-link', {
+  holds: [[{}, { found: 30, allowed: 30 }], { 'breaker.ratingA': 20 }, { 'transfer.kind': 'transfer-panel' }],
+  violation: [
+    [{ 'breaker.ratingA': 50 }, { severity: 'hazard', found: 50, allowed: 30, remedy: saying('30 A') }],
+    [{ 'cord[0].sizeAwg': '12' }, { allowed: 25, reason: saying('cord'), remedy: saying('25 A') }],
+    [{ 'source.outletBreakerA': 20 }, { allowed: 20, reason: saying('source outlet') }],
+    [{ 'feeder.stretches[0].sizeAwg': '14' }, { allowed: 15, reason: saying('feeder') }],
+    // 10 AWG THWN-2 at 75 °C terminals would bear 35 A; 240.4(D) stops at 30
+    [
+      { 'feeder.stretches[0].method': 'EMT', 'feeder.stretches[0].insulation': 'THWN-2', 'feeder.inletTerminal': '75', 'feeder.houseTerminal': '75', 'breaker.ratingA': 35, 'inlet.ratingA': 50, 'cord[0].sizeAwg': '6', 'source.outletBreakerA': 50 },
+      { found: 35, allowed: 30, reason: saying('feeder') },
+    ],
+    // seen although others are unknown
+    { 'breaker.ratingA': 50, 'cord[0].sizeAwg': undefined, 'feeder.stretches[0].sizeAwg': undefined },
+    [{ 'cord[0].sizeAwg': '18' }, { allowed: 10, remedy: saying('No standard breaker') }],
+  ],
+  unproven: [
+    [{ 'breaker.ratingA': undefined }, ['breaker.ratingA']],
+    [{ 'cord[0].sizeAwg': undefined, 'inlet.ratingA': 'not-seen' }, ['cord[0].sizeAwg', 'inlet.ratingA']],
+  ],
+  notApplicable: NO_BACKFED,
+});
+
+ruleTable('breaker/two-pole-common-trip', {
+  holds: [{}],
+  violation: [
+    [{ 'breaker.construction': 'tied-singles' }, { severity: 'correction', reason: saying('tied') }],
+    [{ 'breaker.construction': 'loose-singles' }, { reason: saying('loose') }],
+    [{ 'breaker.construction': 'single' }, { reason: saying('One pole') }],
+  ],
+  unproven: [[{ 'breaker.construction': 'not-seen' }, ['breaker.construction']]],
+  notApplicable: NO_BACKFED,
+});
+
+ruleTable('breaker/interrupting-rating', {
+  holds: [{}, { 'breaker.availableKa': 10 }],
+  violation: [[{ 'breaker.availableKa': 14 }, { severity: 'correction', found: 10, allowed: 14, unit: 'kA', remedy: saying('14 kA') }]],
+  unproven: [[{ 'breaker.availableKa': undefined, 'breaker.interruptingKa': undefined }, ['breaker.interruptingKa', 'breaker.availableKa']]],
+  notApplicable: NO_BACKFED,
+});
+
+ruleTable('breaker/displaced-circuits-in-order', {
+  holds: [{}, { 'breaker.displaced': 'moved-matching' }],
+  violation: [[{ 'breaker.displaced': 'moved-mismatched' }, { severity: 'correction' }]],
+  unproven: [[{ 'breaker.displaced': undefined }, ['breaker.displaced']]],
+  notApplicable: NO_BACKFED,
+});
+
+const plain: [id: string, path: FactPath, wrong: string, severity: 'hazard' | 'correction'][] = [
+  ['breaker/listed-for-panel', 'breaker.listedForPanel', 'no', 'correction'],
+  ['breaker/held-down', 'breaker.heldDown', 'no', 'hazard'],
+  ['breaker/suitable-for-backfeed', 'breaker.lineLoadMarked', 'yes', 'hazard'],
+  ['breaker/both-legs', 'breaker.acrossBothLegs', 'no', 'hazard'],
+  ['breaker/position-for-interlock', 'breaker.atInterlock', 'no', 'correction'],
+];
+for (const [id, path, wrong, severity] of plain)
+  ruleTable(id, {
+    holds: [{}],
+    violation: [[{ [path]: wrong }, { severity }]],
+    unproven: [
+      [{ [path]: undefined }, [path]],
+      [{ [path]: 'not-seen' }, [path]],
+    ],
+    notApplicable: [...NO_BACKFED, ...(id === 'breaker/position-for-interlock' ? [{ 'transfer.kind': 'transfer-panel' }] : [])],
+  });

@@ -1,0 +1,17 @@
+import { everyEdition } from '../../codebook';
+import { answered, rule, without } from '../rule';
+
+export default rule({
+  id: 'breaker/held-down',
+  holds: 'A fastener holds the backfed breaker, so that a pull cannot free it.',
+  severity: 'hazard',
+  cites: everyEdition('408.36(D)'),
+  facts: ['transfer.kind', 'breaker.heldDown'],
+  notApplicable: without('backfed breaker'),
+  check: (look) =>
+    answered(look, 'breaker.heldDown', 'yes', {
+      good: 'A fastener holds it in place.',
+      bad: 'Nothing holds it down; pulled off the bus, its stabs stay live from the source.',
+      remedy: 'Fit the hold-down kit made for this breaker and panel.',
+    }),
+});

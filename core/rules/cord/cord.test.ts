@@ -1,0 +1,62 @@
+import { BRIDGED, CORDS_ONLY, ruleTable, type Facts } from '../../test/rule-table';
+
+const secondCord = (facts: Facts = {}): Facts => ({
+  'cord[1].sourceEnd': 'L14-30',
+  'cord[1].inletEnd': 'L14-30',
+  'cord[1].inletEndGender': 'connector',
+  'cord[1].sizeAwg': '10',
+  'cord[1].wires': '4',
+  'cord[1].lengthFt': 10,
+  ...facts,
+});
+
+ruleTable('cord/ends-mate', {
+  holds: [
+    {},
+    secondCord(),
+    { ...CORDS_ONLY, 'source.outlet': '5-20', 'cord[0].sourceEnd': '5-15', 'inlet.configuration': undefined },
+  ],
+  violation: [
+    [{ 'cord[0].sourceEnd': 'L14-20' }, { found: 'L14-20', allowed: 'L14-30', remedy: expect.stringContaining('L14-30') as unknown as string }],
+    [{ 'cord[0].inletEnd': 'L5-30' }, { found: 'L14-30', allowed: 'L5-30', remedy: expect.stringContaining('number of wires') as unknown as string }],
+    { 'source.outlet': '5-15', 'cord[0].sourceEnd': '5-20' },
+    secondCord({ 'cord[1].sourceEnd': '14-30' }),
+    // seen although the inlet is still unknown
+    { 'cord[0].sourceEnd': '14-50', 'inlet.configuration': undefined },
+  ],
+  unproven: [
+    [{ 'inlet.configuration': undefined }, ['inlet.configuration']],
+    [{ 'cord[0].inletEnd': 'not-seen' }, ['cord[0].inletEnd']],
+    [secondCord({ 'cord[1].inletEnd': undefined }), ['cord[1].inletEnd']],
+  ],
+});
+
+ruleTable('cord/no-double-plug', {
+  holds: [{}],
+  violation: [
+    [{ 'cord[0].inletEndGender': 'plug' }, { severity: 'hazard' }],
+    secondCord({ 'cord[1].inletEndGender': 'plug', 'cord[0].inletEndGender': undefined }),
+  ],
+  unproven: [[secondCord({ 'cord[1].inletEndGender': undefined }), ['cord[1].inletEndGender']]],
+});
+
+ruleTable('cord/ampacity', {
+  holds: [
+    [{}, { found: 30, allowed: 30, unit: 'A' }],
+    { 'cord[0].sizeAwg': '8' },
+    { 'source.outletBreakerA': 20, 'cord[0].sizeAwg': '16' }, // an extension cord set on 20 A
+    { ...BRIDGED, 'source.outletBreakerA': 25 },
+  ],
+  violation: [
+    [{ 'cord[0].sizeAwg': '12' }, { severity: 'hazard', found: 30, allowed: 25, remedy: expect.stringContaining('10 AWG') as unknown as string }],
+    [BRIDGED, { found: 30, allowed: 25, remedy: expect.stringContaining('8 AWG') as unknown as string }], // its neutral counts
+    { 'source.outletBreakerA': 20, 'cord[0].sizeAwg': '18' },
+    { 'source.outletBreakerA': 25, 'cord[0].sizeAwg': '14' },
+    secondCord({ 'cord[1].sizeAwg': '12', 'cord[0].sizeAwg': undefined }),
+    [{ 'source.outletBreakerA': 100, 'cord[0].sizeAwg': '4' }, { remedy: expect.stringContaining('smaller outlet') as unknown as string }],
+  ],
+  unproven: [
+    [{ 'source.outletBreakerA': undefined, 'cord[0].sizeAwg': undefined }, ['source.outletBreakerA', 'cord[0].sizeAwg']],
+    [{ 'source.voltage': undefined }, ['source.voltage']],
+  ],
+});

@@ -1,0 +1,56 @@
+import { AREA_CMIL, equipmentGroundSize, everyEdition, sizeOfArea } from '../../codebook';
+import { conductorOf, rounded, smallestStretchSize, type Look } from '../../electrical';
+import { holds, rule, violation, without } from '../rule';
+import { stretchName, worstStretch, type Judged } from './worst-stretch';
+
+const INCREASED = everyEdition('250.122(B)');
+
+function judge(look: Look, index: number): Judged {
+  const at = `feeder.stretches[${index}]` as const;
+  look.needAll(`${at}.metal`, `${at}.sizeAwg`, `${at}.groundAwg`, 'source.outletBreakerA');
+  const { metal, size } = conductorOf(look, index);
+  const ground = conductorOf(look, index, 'groundAwg').size;
+  const deviceA = look.need('source.outletBreakerA');
+  const table = equipmentGroundSize(deviceA, metal);
+  const actualCmil = AREA_CMIL.rows[ground]!;
+  if (!table)
+    return { least: 0, finding: violation(`No row of the table serves ${deviceA} A.`, 'Have the size worked out by a licensed person.') };
+  look.step(`Equipment ground for ${deviceA} A, ${metal}`, table, 'AWG', everyEdition('Table 250.122'));
+
+  // Conductors made larger than the device needs take the ground along, in proportion of area.
+  let needed = table;
+  const tableCmil = AREA_CMIL.rows[table]!;
+  if (actualCmil >= tableCmil) {
+    const smallest = smallestStretchSize(look, index, deviceA);
+    if (smallest && AREA_CMIL.rows[size]! > AREA_CMIL.rows[smallest]!) {
+      const ratio = rounded(AREA_CMIL.rows[size]! / AREA_CMIL.rows[smallest]!);
+      look.step(`Conductors ${size} AWG where ${smallest} AWG would do: area ratio`, ratio, '×', INCREASED);
+      needed = sizeOfArea(Math.min(tableCmil * ratio, AREA_CMIL.rows[size]!)) ?? table;
+      look.step('Equipment ground in proportion', needed, 'AWG', INCREASED);
+    }
+  }
+  const detail = { found: ground, allowed: needed, unit: 'AWG' };
+  const name = stretchName(look, index);
+  const least = actualCmil / AREA_CMIL.rows[needed]!;
+  const finding =
+    least >= 1
+      ? holds(`${ground} AWG equipment ground in the ${name}; ${needed} AWG needed.`, detail)
+      : violation(
+          `${ground} AWG equipment ground in the ${name}, ${needed} AWG needed.`,
+          needed === table
+            ? `Pull an equipment ground of ${needed} AWG or larger.`
+            : `Pull an equipment ground of ${needed} AWG or larger: it grows with the conductors.`,
+          detail,
+        );
+  return { least, finding };
+}
+
+export default rule({
+  id: 'feeder/equipment-ground-size',
+  holds: 'The equipment grounding conductor is large enough for the device ahead of the feeder.',
+  severity: 'correction',
+  cites: everyEdition('250.122'),
+  facts: ['transfer.kind', 'source.outletBreakerA', 'source.voltage', 'feeder.inletTerminal', 'feeder.houseTerminal', ...['method', 'insulation', 'metal', 'sizeAwg', 'groundAwg', 'ambientC', 'otherCarrying'].map((key) => `feeder.stretches.${key}`)],
+  notApplicable: without('feeder'),
+  check: (look) => worstStretch(look, judge),
+});

@@ -1,0 +1,17 @@
+import { everyEdition } from '../../codebook';
+import { answered, rule, without } from '../rule';
+
+export default rule({
+  id: 'inlet/is-male-inlet',
+  holds: 'The house is fed through a male inlet, never through a receptacle.',
+  severity: 'hazard',
+  cites: everyEdition('406.7'),
+  facts: ['transfer.kind', 'inlet.gender'],
+  notApplicable: without('inlet'),
+  check: (look) =>
+    answered(look, 'inlet.gender', 'pins', {
+      good: 'It is a male inlet with pins.',
+      bad: 'It is a receptacle; the cord to it would need blades at both ends.',
+      remedy: 'Replace it with a flanged male inlet in a rain-tight box.',
+    }),
+});

@@ -1,0 +1,63 @@
+import { absence, type FactPath, type Station } from '../case';
+import type { Cites } from '../codebook';
+import type { Look } from '../electrical';
+
+export type Severity = 'hazard' | 'correction' | 'advisory';
+
+/** What a rule says when it could be applied and every fact it needs was there. */
+export interface Finding {
+  readonly outcome: 'holds' | 'violation';
+  /** One sentence as a person would say it. */
+  readonly reason: string;
+  readonly found?: number | string;
+  readonly allowed?: number | string;
+  readonly unit?: string;
+  readonly remedy?: string;
+}
+
+export interface Rule {
+  readonly id: `${Station}/${string}`;
+  readonly station: Station;
+  /** What holds when the rule is satisfied. */
+  readonly holds: string;
+  readonly severity: Severity;
+  readonly cites: Cites;
+  /** Facts that the rule may need, as catalogue addresses without list positions; for the reader of the rule. */
+  readonly facts: readonly string[];
+  /** Why the rule has nothing to say of this case, or undefined where it applies. May call `need`. */
+  readonly notApplicable?: (look: Look) => string | undefined;
+  /** Judges the case. A missing fact ends it by itself, as unproven. */
+  readonly check: (look: Look) => Finding;
+}
+
+export function rule(definition: Omit<Rule, 'station'>): Rule {
+  return { ...definition, station: definition.id.split('/')[0] as Station };
+}
+
+type Detail = Omit<Finding, 'outcome' | 'reason' | 'remedy'>;
+
+export const holds = (reason: string, detail: Detail = {}): Finding => ({ outcome: 'holds', reason, ...detail });
+
+export const violation = (reason: string, remedy: string, detail: Detail = {}): Finding => ({
+  outcome: 'violation',
+  reason,
+  remedy,
+  ...detail,
+});
+
+/** Not applicable where the transfer means leaves a part out; unproven while the transfer means is unknown. */
+export const without =
+  (part: Parameters<typeof absence>[0]) =>
+  (look: Look): string | undefined =>
+    absence(part, look.need('transfer.kind'));
+
+/** The plain question: one answer is right, every other is a violation. */
+export function answered<P extends FactPath>(
+  look: Look,
+  path: P,
+  right: string,
+  words: { good: string; bad: string; remedy: string },
+): Finding {
+  const value = look.need(path);
+  return value === right ? holds(words.good) : violation(words.bad, words.remedy);
+}

@@ -1,0 +1,19 @@
+import { everyEdition } from '../../codebook';
+import { answered, rule, without } from '../rule';
+
+export default rule({
+  id: 'transfer/listed-for-panel',
+  holds: 'The transfer means is listed for the very panel or place where it is used.',
+  severity: 'correction',
+  cites: everyEdition('110.3(B)', '702.5'),
+  facts: ['transfer.kind', 'transfer.listedForPanel'],
+  notApplicable: (look) =>
+    without('transfer')(look) ??
+    (look.need('transfer.kind') === 'none-backfed' ? 'there is no transfer equipment' : undefined),
+  check: (look) =>
+    answered(look, 'transfer.listedForPanel', 'yes', {
+      good: 'It is listed for this panel or place.',
+      bad: 'It is not listed for this panel; that it came as a kit proves nothing.',
+      remedy: 'Replace it with one whose own list names this panel.',
+    }),
+});

@@ -1,0 +1,19 @@
+import { everyEdition } from '../../codebook';
+import { holds, rule, violation } from '../rule';
+
+export default rule({
+  id: 'transfer/no-outlet-backfeed',
+  holds: 'No cord feeds the house through a dryer, range, welder, air-conditioner or other outlet.',
+  severity: 'hazard',
+  cites: everyEdition('702.5', '406.7'),
+  facts: ['transfer.kind', 'transfer.backfeedsOutlet'],
+  check: (look) => {
+    if (look.known('transfer.kind') === 'none-backfed' || look.known('transfer.backfeedsOutlet') === 'yes')
+      return violation(
+        'The house is fed backwards through an outlet or its breaker; only a habit keeps the utility line dead.',
+        'Stop work. Take the cord away, and connect only through an inlet and listed transfer equipment.',
+      );
+    look.needAll('transfer.kind', 'transfer.backfeedsOutlet');
+    return holds('No outlet is used to feed the house.');
+  },
+});

@@ -1,0 +1,199 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import fc from 'fast-check';
+import { RULES } from '../rules';
+import { CATALOGUE, NOT_SEEN, STATIONS, emptyCase, factAt, readCase, recordedFacts, withFact, type Case } from '../case';
+import { EDITIONS, buildingWireSizes } from '../codebook';
+import { Look, ratingRow, stretchAmpacity, weakest } from '../electrical';
+import { GOOD, caseWith, example } from '../test/rule-table';
+import { evaluate, judge, stationState, verdictOf, type Outcome } from '.';
+
+const violations = (c: Case) =>
+  evaluate(c).outcomes.filter((one) => one.outcome === 'violation').map((one) => one.rule).sort();
+
+describe('worked cases', () => {
+  test.each<[string, string, string[]]>([
+    ['case-1-interlock-holds', 'nothing-against', []],
+    ['case-2-breaker-50-before-inlet-30', 'do-not-energise', ['breaker/not-above-weakest-link', 'feeder/small-conductor', 'inlet/breaker-not-above-inlet']],
+    ['case-3-attic-46c', 'nothing-against', []],
+    ['case-3-attic-56c', 'nothing-against', []],
+    ['case-3-attic-68c', 'do-not-energise', ['breaker/not-above-weakest-link', 'feeder/ampacity']],
+    ['case-4-thwn-75c-terminals', 'nothing-against', []],
+    ['case-4-thwn-60c-terminal', 'do-not-energise', ['breaker/not-above-weakest-link', 'feeder/ampacity']],
+    ['case-4-nmb-8', 'do-not-energise', ['breaker/not-above-weakest-link', 'feeder/ampacity']],
+    ['case-4-nmb-6', 'nothing-against', []],
+    ['case-5-bonded-unswitched', 'do-not-energise', ['neutral/matrix']],
+  ])('%s', (name, verdict, rules) => {
+    const c = example(name);
+    expect(evaluate(c).verdict).toBe(verdict);
+    expect(violations(c)).toEqual(rules);
+  });
+
+  test('case 1: the drop is 4.3 V, 1.8 %', () => {
+    const drop = evaluate(GOOD).outcomes.find((one) => one.rule === 'feeder/voltage-drop')!;
+    const value = (label: string) => drop.working.find((step) => step.label === label)!.value as number;
+    expect(value('Rated current')).toBeCloseTo(29.17, 2);
+    expect(value('Drop, out and back')).toBeCloseTo(4.34, 2);
+    expect(drop.found).toBe(1.8);
+  });
+
+  test('case 3: the working names the clause that lets 30 A stand at 28.4 A', () => {
+    const ampacity = evaluate(example('case-3-attic-56c')).outcomes.find((one) => one.rule === 'feeder/ampacity')!;
+    expect(ampacity.working).toContainEqual(expect.objectContaining({ value: 30, source: '240.4(B)' }));
+  });
+});
+
+describe('verdict', () => {
+  const one = (outcome: Outcome['outcome'], severity: Outcome['severity']) => ({ ...judge(RULES[0]!, GOOD), outcome, severity });
+  test.each<[Outcome[], string]>([
+    [[one('holds', 'hazard')], 'nothing-against'],
+    [[one('unproven', 'advisory'), one('violation', 'advisory')], 'nothing-against'],
+    [[one('unproven', 'correction')], 'not-finished'],
+    [[one('unproven', 'hazard'), one('violation', 'correction')], 'corrections-required'],
+    [[one('violation', 'correction'), one('violation', 'hazard')], 'do-not-energise'],
+  ])('%#', (outcomes, expected) => expect(verdictOf(outcomes)).toBe(expected));
+
+  test('an empty case is not finished, and asks first for what decides the rest', () => {
+    const evaluation = evaluate(emptyCase('2023'));
+    expect(evaluation.verdict).toBe('not-finished');
+    expect(evaluation.outcomes.every((outcome) => outcome.outcome === 'unproven')).toBe(true);
+  });
+
+  test('the reason keeps the two unknowns apart', () => {
+    const c = caseWith({ 'inlet.ratingA': NOT_SEEN, 'source.outletBreakerA': undefined });
+    const outcome = evaluate(c).outcomes.find((each) => each.rule === 'inlet/rated-for-source-outlet')!;
+    expect(outcome.reason).toBe('Not looked at yet: Outlet breaker. Looked, not seen: Inlet rating, marked.');
+  });
+
+  test('editions cite their own sections', () => {
+    const cites = (edition: (typeof EDITIONS)[number]) => evaluate(example('case-5-bonded-unswitched'), edition).outcomes.find((each) => each.rule === 'neutral/matrix')!.cites;
+    expect(cites('2020')).toContain('250.24(A)(5)');
+    expect(cites('2023')).toContain('250.24(B)');
+    expect(cites('2023')).not.toContain('250.24(A)(5)');
+  });
+});
+
+test('the path is solid, dashed, broken or thin as the station stands', () => {
+  const states = (c: Case) => STATIONS.map((station) => stationState(c, evaluate(c), station));
+  expect(states(GOOD)).toEqual(STATIONS.map(() => 'proved'));
+  expect(states(emptyCase('2020'))).toEqual(STATIONS.map(() => 'open'));
+  expect(stationState(...both(caseWith({ 'breaker.heldDown': 'no' })), 'breaker')).toBe('violated');
+  expect(stationState(...both(caseWith({ 'source.runningW': NOT_SEEN })), 'source')).toBe('open');
+  expect(stationState(...both(caseWith({ 'transfer.kind': 'none-cords' })), 'inlet')).toBe('absent');
+});
+const both = (c: Case) => [c, evaluate(c)] as const;
+
+test('the rating row names the weakest part', () => {
+  const row = ratingRow(example('case-2-breaker-50-before-inlet-30'));
+  expect(row.map((link) => [link.part, link.ratingA])).toEqual([
+    ['source outlet', 30], ['cord', 30], ['inlet', 30], ['feeder', 30], ['backfed breaker', 50],
+  ]); // prettier-ignore
+  expect(weakest(row)).toMatchObject({ part: 'source outlet', ratingA: 30 });
+  expect(ratingRow(emptyCase('2020')).every((link) => link.missing.length > 0)).toBe(true);
+});
+
+describe('rules', () => {
+  test.each(RULES.map((one) => [one.id, one] as const))('%s asks only for what it names, and has sections in every edition', (_, one) => {
+    for (const edition of EDITIONS) expect(one.cites[edition].length).toBeGreaterThan(0);
+    const bare = (path: string) => path.replace(/\[\d+\]/g, '');
+    for (const path of recordedFacts(GOOD)) {
+      const without = withFact(GOOD, path, undefined);
+      for (const need of judge(one, without).needs) expect(one.facts).toContain(bare(need));
+    }
+    for (const fact of one.facts) expect(CATALOGUE.has(fact)).toBe(true);
+  });
+
+  test('each has an id of its own, a file of that name, and a table of cases', () => {
+    const walk = (folder: string): string[] =>
+      readdirSync(folder, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? walk(`${folder}/${entry.name}`) : [`${folder}/${entry.name}`]));
+    const files = walk(`${__dirname}/../rules`);
+    const tables = files.filter((file) => file.endsWith('.test.ts')).map((file) => readFileSync(file, 'utf8')).join('\n');
+    for (const { id } of RULES) {
+      expect(files.filter((file) => file.endsWith(`/rules/${id}.ts`))).toHaveLength(1);
+      expect(tables).toContain(`'${id}'`);
+    }
+    expect(new Set(RULES.map((one) => one.id)).size).toBe(RULES.length);
+  });
+});
+
+describe('properties', () => {
+  /** Any well-formed case: every fact absent, not seen, or one of its values. */
+  const anyCase = fc
+    .tuple(
+      fc.constantFrom(...EDITIONS),
+      fc.integer({ min: 1, max: 3 }),
+      fc.integer({ min: 1, max: 3 }),
+      fc.infiniteStream(fc.nat(1_000_000)),
+    )
+    .map(([edition, cords, stretches, random]) => {
+      let c = emptyCase(edition);
+      const next = () => random.next().value as number;
+      for (const [key, meta] of CATALOGUE) {
+        const list = key.startsWith('cord.') ? cords : key.startsWith('feeder.stretches.') ? stretches : 0;
+        const paths = list === 0 ? [key] : Array.from({ length: list }, (_, i) => key.replace(/^(cord|feeder\.stretches)/, `$1[${i}]`));
+        for (const path of paths) {
+          const roll = next() % 10;
+          if (roll === 0) continue;
+          const choices = meta.choices.map((choice) => choice.value);
+          const pick = choices[next() % choices.length]!;
+          const value = meta.kind === 'amount' ? (roll < 5 ? Number(pick) : meta.min! + (next() / 1_000_000) * (meta.max! - meta.min!)) : pick;
+          c = withFact(c, path, roll === 1 ? NOT_SEEN : value);
+        }
+      }
+      return c;
+    });
+
+  test('every generated case is well-formed, and no rule ever throws or says two things', () => {
+    fc.assert(
+      fc.property(anyCase, (c) => {
+        expect(readCase(c).ok).toBe(true);
+        for (const outcome of evaluate(c).outcomes) {
+          expect(outcome.needs.length > 0).toBe(outcome.outcome === 'unproven');
+          expect(outcome.remedy !== null).toBe(outcome.outcome === 'violation');
+          for (const step of outcome.working) expect(step.value).not.toBeNaN();
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('a fact taken away turns an outcome into unproven or leaves it', () => {
+    fc.assert(
+      fc.property(anyCase, fc.nat(), (c, n) => {
+        const facts = recordedFacts(c).filter((path) => factAt(c, path) !== NOT_SEEN && path !== 'neutral.unbalancedA');
+        if (facts.length === 0) return;
+        const path = facts[n % facts.length]!;
+        const before = evaluate(c).outcomes;
+        const after = evaluate(withFact(c, path, undefined)).outcomes;
+        for (const [i, outcome] of after.entries())
+          if (outcome.outcome !== 'unproven') expect([path, outcome.rule, outcome.outcome]).toEqual([path, outcome.rule, before[i]!.outcome]);
+      }),
+      { numRuns: 600 },
+    );
+  });
+
+  test('a larger conductor never makes ampacity worse', () => {
+    fc.assert(
+      fc.property(anyCase, (c) => {
+        const ampacities = buildingWireSizes('copper').map((size) => {
+          const metal = withFact(withFact(c, 'feeder.stretches[0].sizeAwg', size), 'feeder.stretches[0].metal', 'copper');
+          return new Look(metal).attempt((look) => stretchAmpacity(look, 0).ampacityA).value;
+        });
+        for (let i = 1; i < ampacities.length; i++)
+          if (ampacities[i] !== undefined && ampacities[i - 1] !== undefined) expect(ampacities[i]).toBeGreaterThanOrEqual(ampacities[i - 1]!);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  test('the order of stretches decides nothing', () => {
+    fc.assert(
+      fc.property(anyCase, (c) => {
+        const turned = withFact(c, 'feeder.stretches', [...(c.feeder?.stretches ?? [])].reverse());
+        const kinds = (of: Case) => evaluate(of).outcomes.map((one) => `${one.rule} ${one.outcome} ${one.rule === 'feeder/ampacity' ? String(one.allowed) : ''}`);
+        expect(kinds(turned)).toEqual(kinds(c));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+});
