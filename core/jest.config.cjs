@@ -1,14 +1,1 @@
-module.exports = {
-  displayName: 'core',
-  testEnvironment: 'node',
-  transform: {
-    '\\.ts$': [
-      'babel-jest',
-      {
-        babelrc: false,
-        configFile: false,
-        presets: [['@babel/preset-env', { targets: { node: 'current' } }], '@babel/preset-typescript'],
-      },
-    ],
-  },
-};
+module.exports = { ...require('../tools/jest-node.cjs'), displayName: 'core', rootDir: __dirname };

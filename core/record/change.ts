@@ -1,0 +1,79 @@
+import { ValidationError } from 'yup';
+import { factAt, whyNotFact, withFact, withoutEntry, readCase, MOST_PARTS, type Case } from '../case';
+import { evaluate } from '../verdict';
+import { changeSchemas, openedInspection, whyNotDecide, type Change, type ChangeBody, type Inspection } from './inspection';
+
+export type Applied = { readonly ok: true; readonly inspection: Inspection } | { readonly ok: false; readonly why: string };
+
+const refused = (why: string): Applied => ({ ok: false, why });
+
+/** Checks what came in as a change. Throws a `ValidationError` whose message is a sentence. */
+export function readChange(data: unknown): Change {
+  const type = (data as { type?: unknown } | null)?.type;
+  if (typeof type !== 'string' || !Object.hasOwn(changeSchemas, type))
+    throw new ValidationError(`A change is one of ${Object.keys(changeSchemas).join(', ')}.`, data, 'type');
+  return changeSchemas[type as Change['type']].validateSync(data, { abortEarly: true, stripUnknown: false }) as Change;
+}
+
+function withEntry(c: Case, list: 'cord' | 'feeder.stretches', index: number, entry: unknown): Case {
+  const entries = factAt(c, list);
+  const copy = Array.isArray(entries) ? [...(entries as unknown[])] : [];
+  copy.splice(index, 0, entry);
+  return withFact(c, list, copy);
+}
+
+/** What an inspection is after a change, or a sentence why it cannot be taken in. Device and office run the same. */
+export function applyChange(inspection: Inspection | undefined, change: Change): Applied {
+  if (change.type === 'open')
+    return inspection ? refused('This inspection is open already.') : { ok: true, inspection: openedInspection(change.inspection, change.header, change.at) };
+  if (!inspection) return refused('There is no such inspection.');
+
+  const changed = (c: Case): Applied => ({
+    ok: true,
+    inspection: { ...inspection, case: c, changedAt: change.at, changedSinceDecision: inspection.decisions.length > 0 },
+  });
+  switch (change.type) {
+    case 'fact': {
+      const value = change.value ?? undefined;
+      const why = whyNotFact(change.path, value);
+      return why === undefined ? changed(withFact(inspection.case, change.path, value)) : refused(why);
+    }
+    case 'remove':
+      return changed(withoutEntry(inspection.case, change.list, change.index));
+    case 'restore': {
+      const restored = withEntry(inspection.case, change.list, change.index, change.entry);
+      const read = readCase(restored);
+      return read.ok ? changed(restored) : refused(read.errors[0] ?? `No more than ${MOST_PARTS} entries.`);
+    }
+    case 'decide': {
+      const why = whyNotDecide(evaluate(inspection.case), change.decision);
+      if (why.length > 0) return refused(why.join(' '));
+      return {
+        ok: true,
+        inspection: {
+          ...inspection,
+          changedAt: change.at,
+          changedSinceDecision: false,
+          decisions: [...inspection.decisions, { ...change.decision, id: change.id, at: change.at }],
+        },
+      };
+    }
+  }
+}
+
+/** The change that takes a change back: what stood there before is set again. Undefined for what is signed or opened. */
+export function undoOf(before: Inspection, change: Change): ChangeBody | undefined {
+  const inspection = before.id;
+  switch (change.type) {
+    case 'fact': {
+      const was = factAt(before.case, change.path);
+      return { type: 'fact', inspection, path: change.path, value: (was as string | number | undefined) ?? null };
+    }
+    case 'remove': {
+      const entry = (factAt(before.case, change.list) as object[] | undefined)?.[change.index];
+      return entry && { type: 'restore', inspection, list: change.list, index: change.index, entry };
+    }
+    default:
+      return undefined;
+  }
+}

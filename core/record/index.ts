@@ -1,0 +1,2 @@
+export * from './inspection';
+export * from './change';

@@ -1,0 +1,107 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import connectPgSimple from 'connect-pg-simple';
+import express, { type Express } from 'express';
+import session from 'express-session';
+import expressStaticGzip from 'express-static-gzip';
+import helmet from 'helmet';
+import { pinoHttp } from 'pino-http';
+import type { Logger } from 'pino';
+import { changeRoutes } from './changes/routes';
+import type { Connection } from './database/client';
+import { inspectionRoutes } from './inspections/routes';
+import { openApi } from './openapi';
+import { answerProblems, notFound, Problem } from './problems';
+import { sessionRoutes } from './sessions/routes';
+import { setupRoutes } from './setup/routes';
+
+interface Options extends Connection {
+  readonly log: Logger;
+  readonly sessionSecret: string;
+  /** Folder of the built web application; without it the server answers the API alone. */
+  readonly webFolder?: string;
+}
+
+const WEEK_MS = 7 * 24 * 3600 * 1000;
+/** Largest body, bytes: 200 changes with one drawn signature fit well. */
+const BODY_LIMIT = '1mb';
+
+/** The whole server as an Express application; listens nowhere by itself. */
+export function createApp({ pool, db, log, sessionSecret, webFolder }: Options): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'script-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"], // react-native-web puts its style sheet into the page
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'upgrade-insecure-requests': null, // an office may serve it on its own network without TLS
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+
+  app.get('/healthz', (_request, response) => {
+    response.json({ status: 'alive' });
+  });
+  app.get('/readyz', async (_request, response) => {
+    try {
+      await pool.query('select 1');
+    } catch {
+      throw new Problem(503, 'Not ready', 'The database does not answer.');
+    }
+    response.json({ status: 'ready' });
+  });
+
+  const PgStore = connectPgSimple(session);
+  const api = express.Router();
+  api.get('/openapi.json', (_request, response) => {
+    response.json(openApi());
+  });
+  api.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  api.use(
+    session({
+      store: new PgStore({ pool, tableName: 'session', errorLog: (...words) => log.error(words) }),
+      name: 'careful-latch',
+      secret: sessionSecret,
+      resave: false,
+      saveUninitialized: false,
+      rolling: true,
+      cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: WEEK_MS },
+    }),
+  );
+  api.use(express.json({ limit: BODY_LIMIT }));
+  api.use(sessionRoutes(db), setupRoutes(db), inspectionRoutes(db), changeRoutes(db), notFound);
+  app.use('/api', api);
+
+  if (webFolder && existsSync(join(webFolder, 'index.html'))) {
+    app.use(
+      expressStaticGzip(webFolder, {
+        enableBrotli: true,
+        orderPreference: ['br'],
+        serveStatic: {
+          setHeaders: (response, path) => {
+            const named = /\/_expo\/static\/|\/fonts\//.test(path); // their names change with their content
+            response.setHeader('Cache-Control', named ? 'public, max-age=31536000, immutable' : 'no-cache');
+          },
+        },
+      }),
+    );
+    // Every other address is a screen of the application.
+    app.use((request, response, next) => {
+      if (request.method !== 'GET' || /\.\w+$/.test(request.path)) return next();
+      request.url = '/index.html';
+      expressStaticGzip(webFolder, { enableBrotli: true, orderPreference: ['br'], serveStatic: { setHeaders: (res) => void res.setHeader('Cache-Control', 'no-cache') } })(request, response, next);
+    });
+  }
+  app.use(notFound);
+  app.use(answerProblems);
+  return app;
+}

@@ -1,0 +1,24 @@
+import { Router } from 'express';
+import { array, mixed, object } from 'yup';
+import { readChange, type Change } from '@careful-latch/core/record';
+import type { Database } from '../database/client';
+import { csrfProtection } from '../sessions/routes';
+import { accountOf, requireAccount } from '../sessions/session';
+import { takeInAll } from './apply';
+
+/** A device that was away all day sends its changes in portions of this many. */
+const MOST_CHANGES = 200;
+
+const bodySchema = object({
+  changes: array(mixed<object>().required()).required('The changes are missing.').max(MOST_CHANGES, `At most ${MOST_CHANGES} changes at once.`),
+});
+
+export function changeRoutes(db: Database): Router {
+  const router = Router();
+  router.post('/changes', requireAccount, csrfProtection, async (request, response) => {
+    const body = bodySchema.validateSync(request.body);
+    const changes: Change[] = body.changes.map(readChange);
+    response.json({ results: await takeInAll(db, accountOf(request), changes) });
+  });
+  return router;
+}

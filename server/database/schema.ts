@@ -1,0 +1,81 @@
+import { boolean, index, integer, json, jsonb, pgTable, text, timestamp, uuid, varchar } from 'drizzle-orm/pg-core';
+import type { Case } from '@careful-latch/core/case';
+import type { Edition } from '@careful-latch/core/codebook';
+import type { Change, DecisionKind } from '@careful-latch/core/record';
+import type { SealedRecord } from '../inspections/seal';
+
+/** An office: everybody in it sees its inspections. */
+export const offices = pgTable('offices', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  edition: varchar('edition', { length: 4 }).$type<Edition>().notNull(),
+});
+
+export const accounts = pgTable('accounts', {
+  id: uuid('id').primaryKey(),
+  office: uuid('office').notNull().references(() => offices.id),
+  login: text('login').notNull().unique(),
+  name: text('name').notNull(),
+  role: varchar('role', { length: 20 }).$type<'inspector' | 'contractor'>().notNull(),
+  passwordHash: text('password_hash').notNull(),
+  demo: boolean('demo').notNull().default(false),
+});
+
+export const inspections = pgTable(
+  'inspections',
+  {
+    id: uuid('id').primaryKey(),
+    office: uuid('office').notNull().references(() => offices.id),
+    revision: integer('revision').notNull(),
+    address: text('address').notNull(),
+    owner: text('owner').notNull(),
+    permit: text('permit').notNull(),
+    edition: varchar('edition', { length: 4 }).$type<Edition>().notNull(),
+    case: jsonb('case').$type<Case>().notNull(),
+    changedSinceDecision: boolean('changed_since_decision').notNull(),
+    openedAt: timestamp('opened_at', { withTimezone: true, mode: 'date' }).notNull(),
+    changedAt: timestamp('changed_at', { withTimezone: true, mode: 'date' }).notNull(),
+  },
+  (table) => [index('inspections_office').on(table.office)],
+);
+
+/** Every change ever taken in, as it came: the log from which an inspection can be told again. */
+export const changes = pgTable(
+  'changes',
+  {
+    id: uuid('id').primaryKey(),
+    inspection: uuid('inspection').notNull().references(() => inspections.id),
+    revision: integer('revision').notNull(),
+    by: uuid('by').notNull().references(() => accounts.id),
+    body: jsonb('body').$type<Change>().notNull(),
+    receivedAt: timestamp('received_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+  },
+  (table) => [index('changes_inspection').on(table.inspection, table.revision)],
+);
+
+/** Signed decisions. The record is what was shown when it was signed; nothing ever updates a row. */
+export const decisions = pgTable(
+  'decisions',
+  {
+    id: uuid('id').primaryKey(),
+    inspection: uuid('inspection').notNull().references(() => inspections.id),
+    revision: integer('revision').notNull(),
+    by: uuid('by').notNull().references(() => accounts.id),
+    kind: varchar('kind', { length: 30 }).$type<DecisionKind>().notNull(),
+    signedAt: timestamp('signed_at', { withTimezone: true, mode: 'date' }).notNull(),
+    record: jsonb('record').$type<SealedRecord>().notNull(),
+    seal: text('seal').notNull(),
+  },
+  (table) => [index('decisions_inspection').on(table.inspection, table.revision)],
+);
+
+/** Sessions, in the shape that connect-pg-simple expects. */
+export const sessions = pgTable(
+  'session',
+  {
+    sid: varchar('sid').primaryKey(),
+    sess: json('sess').notNull(),
+    expire: timestamp('expire', { precision: 6, mode: 'date' }).notNull(),
+  },
+  (table) => [index('IDX_session_expire').on(table.expire)],
+);

@@ -1,0 +1,60 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { hash } from '@node-rs/argon2';
+import { factAt, parseCase, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
+import type { Change, ChangeBody } from '@careful-latch/core/record';
+import { takeInAll } from '../changes/apply';
+import type { Database } from '../database/client';
+import { accounts, offices } from '../database/schema';
+import type { Account } from '../sessions/session';
+import { DEMO_PASSWORD } from './password';
+import { DEMO_PROPERTIES, type DemoProperty } from './properties';
+
+const OFFICE = { id: '0dd0a7c4-1f5e-4b7a-9c00-0000000f0001', name: 'Windfall Township Building Office', edition: '2020' } as const;
+const PEOPLE = [
+  { login: 'ilse', name: 'Ilse O’Harrow', role: 'inspector' },
+  { login: 'joss', name: 'Joss Linnaker', role: 'inspector' },
+  { login: 'maro', name: 'Maro Tillane', role: 'contractor' },
+] as const;
+
+function factsOf(property: DemoProperty): Case | undefined {
+  if (!property.from) return undefined;
+  const read = parseCase(readFileSync(new URL(`../../examples/${property.from}.json`, import.meta.url), 'utf8'));
+  if (!read.ok) throw new Error(`examples/${property.from}.json: ${read.errors.join(' ')}`);
+  return Object.entries(property.facts ?? {}).reduce((c, [path, value]) => withFact(c, path, value ?? undefined), read.case);
+}
+
+function changesOf(property: DemoProperty): Change[] {
+  const changes: Change[] = [];
+  let time = Date.parse(property.opened);
+  const add = (body: ChangeBody, at?: string) => {
+    time = at ? Date.parse(at) : time + 20_000;
+    changes.push({ ...body, id: randomUUID(), at: new Date(time).toISOString() } as Change);
+  };
+  const inspection = property.id;
+  add({ type: 'open', inspection, header: { ...property.header, edition: OFFICE.edition } }, property.opened);
+  const recorded = factsOf(property);
+  if (recorded)
+    for (const path of recordedFacts(recorded)) add({ type: 'fact', inspection, path, value: factAt(recorded, path) as string | number });
+  if (property.decision) {
+    const { kind, at, conditions = '', dueOn = null } = property.decision;
+    add({ type: 'decide', inspection, decision: { kind, conditions, dueOn, overruled: [], signature: { name: PEOPLE[0].name, path: '' } } }, at);
+  }
+  for (const [path, value] of Object.entries(property.later ?? {})) add({ type: 'fact', inspection, path, value: value ?? null });
+  return changes;
+}
+
+/** Loads the demo scenario once, into a database without accounts; true if it did. All of it is invented. */
+export async function loadDemo(db: Database): Promise<boolean> {
+  const [anybody] = await db.select({ id: accounts.id }).from(accounts).limit(1);
+  if (anybody) return false;
+  const passwordHash = await hash(DEMO_PASSWORD);
+  await db.insert(offices).values(OFFICE);
+  const people: Account[] = PEOPLE.map((one) => ({ ...one, id: randomUUID(), office: OFFICE.id }));
+  await db.insert(accounts).values(people.map((one) => ({ ...one, passwordHash, demo: true })));
+  for (const property of DEMO_PROPERTIES) {
+    const results = await takeInAll(db, people[0]!, changesOf(property));
+    for (const result of results) if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
+  }
+  return true;
+}

@@ -1,0 +1,121 @@
+import type { Header, DecisionKind } from '@careful-latch/core/record';
+import type { FactPath } from '@careful-latch/core/case';
+
+/** One invented property of Windfall township: what was found there, and what was decided. */
+export interface DemoProperty {
+  readonly id: string;
+  readonly header: Omit<Header, 'edition'>;
+  readonly opened: string;
+  /** A worked case of examples/ whose facts were recorded here; none for a house nobody has looked at. */
+  readonly from?: string;
+  readonly facts?: Readonly<Partial<Record<FactPath, string | number | null>>>;
+  readonly decision?: { readonly kind: DecisionKind; readonly at: string; readonly conditions?: string; readonly dueOn?: string };
+  /** What was found after the decision, at the second visit. */
+  readonly later?: Readonly<Partial<Record<FactPath, string | number | null>>>;
+}
+
+const id = (n: number) => `0dd0a7c4-1f5e-4b7a-9c00-${String(n).padStart(12, '0')}`;
+const NO_BREAKER = { 'breaker.ratingA': null, 'labels.generatorBreaker': null } as const;
+
+export const DEMO_PROPERTIES: readonly DemoProperty[] = [
+  {
+    id: id(1),
+    header: { address: '3 Windfall Lane', owner: 'Pell Tarrowby', permit: 'WT-26-0411' },
+    opened: '2026-10-12T15:05:00Z',
+    from: 'case-1-interlock-holds',
+    decision: { kind: 'approved', at: '2026-10-12T15:31:00Z' },
+  },
+  {
+    id: id(2),
+    header: { address: '8 Pippin Row', owner: 'Anouk O’Dell-Varr', permit: 'WT-26-0418' },
+    opened: '2026-11-16T16:20:00Z',
+    from: 'case-2-breaker-50-before-inlet-30',
+    decision: { kind: 'corrections-required', at: '2026-11-16T16:48:00Z', dueOn: '2026-12-01' },
+  },
+  {
+    id: id(3),
+    header: { address: '11 Russet Hill', owner: 'Bram Quillon', permit: 'WT-26-0396' },
+    opened: '2026-10-29T09:10:00Z',
+    from: 'case-3-attic-68c',
+    decision: { kind: 'corrections-required', at: '2026-10-29T09:52:00Z', dueOn: '2026-11-24' },
+    later: { 'feeder.stretches[0].sizeAwg': '8', 'feeder.stretches[1].sizeAwg': '8', 'feeder.stretches[0].groundAwg': 'not-seen' },
+  },
+  {
+    id: id(4),
+    header: { address: '5 Blossom Turn', owner: 'Sunniva Peake', permit: 'WT-26-0422' },
+    opened: '2026-11-18T11:00:00Z',
+    from: 'case-5-bonded-unswitched',
+    decision: { kind: 'corrections-required', at: '2026-11-18T11:26:00Z', dueOn: '2026-12-09' },
+  },
+  {
+    id: id(5),
+    header: { address: '2 Cider Press Road', owner: 'Orsolo Vint', permit: 'WT-26-0389' },
+    opened: '2026-10-20T13:40:00Z',
+    from: 'case-4-thwn-75c-terminals',
+    decision: {
+      kind: 'approved-with-conditions',
+      at: '2026-10-20T14:15:00Z',
+      conditions: 'Holds for sources with a floating neutral only. Keep the sign at the inlet legible.',
+    },
+  },
+  {
+    id: id(6),
+    header: { address: '17 Graftwood Lane', owner: 'Ludo Hesper', permit: 'WT-26-0430' },
+    opened: '2026-11-24T10:00:00Z',
+    from: 'case-1-interlock-holds',
+    facts: { 'transfer.kind': 'load-side-switch', ...NO_BREAKER, 'feeder.stretches[0].ambientC': null, 'neutral.switched': 'not-seen', 'labels.inletSign': null },
+  },
+  {
+    id: id(7),
+    header: { address: '21 Quince Court', owner: 'Maeve Ostrander-Bly', permit: 'WT-26-0433' },
+    opened: '2026-11-24T14:30:00Z',
+    from: 'case-1-interlock-holds',
+    facts: { 'transfer.kind': 'transfer-panel', 'breaker.availableKa': 'not-seen', 'breaker.atInterlock': null },
+  },
+  {
+    id: id(8),
+    header: { address: '40 Dry Creek Spur', owner: 'Casimir Holloway-Tunn', permit: 'WT-26-0377' },
+    opened: '2026-09-30T08:30:00Z',
+    from: 'case-4-nmb-6',
+    facts: { 'transfer.kind': 'whole-house-automatic', ...NO_BREAKER },
+    decision: { kind: 'approved', at: '2026-09-30T09:05:00Z' },
+  },
+  {
+    id: id(9),
+    header: { address: '9 Perry Bend', owner: 'Inge Falkrow', permit: 'WT-26-0425' },
+    opened: '2026-11-20T15:15:00Z',
+    from: 'case-4-nmb-6',
+    facts: { 'transfer.kind': 'whole-house-manual', ...NO_BREAKER, 'source.neutralBond': 'bonded', 'neutral.switched': 'yes' },
+  },
+  {
+    id: id(10),
+    header: { address: '14 Scion Street', owner: 'Tobiah Wrenmoor', permit: 'WT-26-0427' },
+    opened: '2026-11-23T09:45:00Z',
+    from: 'case-1-interlock-holds',
+    facts: {
+      'transfer.kind': 'single-circuit-switch', ...NO_BREAKER, 'source.voltage': '120', 'source.runningW': 2000, 'source.outlet': 'L5-30', 'source.outletBreakerA': 30,
+      'cord[0].sourceEnd': 'L5-30', 'cord[0].inletEnd': 'L5-30', 'cord[0].wires': '3', 'cord[0].sizeAwg': '12', 'inlet.configuration': 'L5-30',
+      'neutral.switched': 'yes', 'source.neutralBond': 'bonded', 'labels.inletSign': 'separately',
+    }, // prettier-ignore
+  },
+  {
+    id: id(11),
+    header: { address: '6 Harvest Gate', owner: 'Wilhelmina Astley-Roe', permit: '' },
+    opened: '2026-11-05T17:20:00Z',
+    from: 'case-1-interlock-holds',
+    facts: {
+      'transfer.kind': 'none-cords', 'source.kind': 'power-station', 'source.fuel': 'battery', 'source.runningW': 2000, 'source.voltage': '120', 'source.outlet': '5-20', 'source.outletBreakerA': 20,
+      'cord[0].sourceEnd': '5-15', 'cord[0].inletEnd': '5-15', 'cord[0].wires': '3', 'cord[0].sizeAwg': '14', 'cord[0].lengthFt': 25,
+    }, // prettier-ignore
+    decision: { kind: 'approved', at: '2026-11-05T17:31:00Z' },
+  },
+  {
+    id: id(12),
+    header: { address: '30 Ladder Lane', owner: 'Ferris Mundle', permit: 'WT-26-0424' },
+    opened: '2026-11-19T18:02:00Z',
+    from: 'case-1-interlock-holds',
+    facts: { 'transfer.kind': 'none-backfed', 'transfer.backfeedsOutlet': 'yes', 'cord[0].inletEndGender': 'plug', 'cord[0].inletEnd': '14-30', ...NO_BREAKER, 'siting.place': 'garage' },
+    decision: { kind: 'stop-work', at: '2026-11-19T18:11:00Z', dueOn: '2026-11-26' },
+  },
+  { id: id(13), header: { address: '1 Bin Yard', owner: 'Odile Marchbanks', permit: 'WT-26-0436' }, opened: '2026-11-25T07:50:00Z' },
+];

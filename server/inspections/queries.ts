@@ -1,0 +1,52 @@
+import { and, asc, desc, eq, inArray } from 'drizzle-orm';
+import type { Inspection, Signed } from '@careful-latch/core/record';
+import type { Database, Transaction } from '../database/client';
+import { decisions, inspections } from '../database/schema';
+
+type Row = typeof inspections.$inferSelect;
+type SignedRow = { seal: string; record: typeof decisions.$inferSelect.record };
+
+const signed = ({ record, seal }: SignedRow): Signed => ({ ...record.decision, seal });
+
+function inspectionOf(row: Row, own: readonly SignedRow[]): Inspection {
+  return {
+    id: row.id,
+    revision: row.revision,
+    header: { address: row.address, owner: row.owner, permit: row.permit, edition: row.edition },
+    case: row.case,
+    openedAt: row.openedAt.toISOString(),
+    changedAt: row.changedAt.toISOString(),
+    decisions: own.map(signed),
+    changedSinceDecision: row.changedSinceDecision,
+  };
+}
+
+const decisionColumns = { inspection: decisions.inspection, seal: decisions.seal, record: decisions.record };
+
+/** All inspections of an office, the last changed first. */
+export async function inspectionsOf(db: Database, office: string): Promise<Inspection[]> {
+  const rows = await db.select().from(inspections).where(eq(inspections.office, office)).orderBy(desc(inspections.changedAt));
+  if (rows.length === 0) return [];
+  const made = await db
+    .select(decisionColumns)
+    .from(decisions)
+    .where(inArray(decisions.inspection, rows.map((row) => row.id)))
+    .orderBy(asc(decisions.revision));
+  const byInspection = grouped(made);
+  return rows.map((row) => inspectionOf(row, byInspection.get(row.id) ?? []));
+}
+
+function grouped<T extends { inspection: string }>(all: readonly T[]): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const one of all) groups.set(one.inspection, [...(groups.get(one.inspection) ?? []), one]);
+  return groups;
+}
+
+/** One inspection of an office, or undefined; `lock` holds its row until the transaction ends. */
+export async function inspectionIn(db: Database | Transaction, office: string, id: string, lock = false): Promise<Inspection | undefined> {
+  const query = db.select().from(inspections).where(and(eq(inspections.id, id), eq(inspections.office, office)));
+  const [row] = lock ? await query.for('update') : await query;
+  if (!row) return undefined;
+  const made = await db.select(decisionColumns).from(decisions).where(eq(decisions.inspection, id)).orderBy(asc(decisions.revision));
+  return inspectionOf(row, made);
+}

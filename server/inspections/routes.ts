@@ -1,0 +1,45 @@
+import { and, eq } from 'drizzle-orm';
+import { Router } from 'express';
+import { string } from 'yup';
+import type { Database } from '../database/client';
+import { decisions, inspections } from '../database/schema';
+import { Problem } from '../problems';
+import { accountOf, requireAccount } from '../sessions/session';
+import { inspectionIn, inspectionsOf } from './queries';
+import { sealOf } from './seal';
+
+const id = string().uuid('The address names no inspection.').required();
+
+export function inspectionRoutes(db: Database): Router {
+  const router = Router();
+  router.use('/inspections', requireAccount);
+
+  router.get('/inspections', async (request, response) => {
+    response.json({ inspections: await inspectionsOf(db, accountOf(request).office) });
+  });
+
+  router.get('/inspections/:id', async (request, response) => {
+    const found = await inspectionIn(db, accountOf(request).office, id.validateSync(request.params.id));
+    if (!found) throw new Problem(404, 'Not found', 'The office has no such inspection.');
+    response.json(found);
+  });
+
+  /** The signed records as they were sealed, and whether each seal still holds. */
+  router.get('/inspections/:id/records', async (request, response) => {
+    const rows = await db
+      .select({ id: decisions.id, record: decisions.record, seal: decisions.seal })
+      .from(decisions)
+      .innerJoin(inspections, eq(inspections.id, decisions.inspection))
+      .where(and(eq(decisions.inspection, id.validateSync(request.params.id)), eq(inspections.office, accountOf(request).office)))
+      .orderBy(decisions.revision);
+    let previous: string | null = null;
+    const records = rows.map((row) => {
+      const sealHolds = sealOf(row.record) === row.seal && row.record.previousSeal === previous;
+      previous = row.seal;
+      return { id: row.id, seal: row.seal, sealHolds, record: row.record };
+    });
+    response.json({ records });
+  });
+
+  return router;
+}

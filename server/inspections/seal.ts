@@ -1,0 +1,24 @@
+import { createHash } from 'node:crypto';
+import canonicalize from 'canonicalize';
+import type { Case } from '@careful-latch/core/case';
+import type { Header, Signed } from '@careful-latch/core/record';
+import type { Evaluation } from '@careful-latch/core/verdict';
+
+/** What was shown when a decision was signed, kept for good, with the engine's version in the evaluation. */
+export interface SealedRecord {
+  readonly inspection: string;
+  readonly revision: number;
+  readonly header: Header;
+  readonly case: Case;
+  readonly evaluation: Evaluation;
+  readonly decision: Omit<Signed, 'seal'>;
+  readonly signedBy: { readonly account: string; readonly name: string };
+  readonly office: { readonly id: string; readonly name: string };
+  /** Seal of the decision before, so that none can be taken out; null for the first. */
+  readonly previousSeal: string | null;
+}
+
+/** SHA-256 over the record in canonical JSON (RFC 8785), hex. */
+export function sealOf(record: SealedRecord): string {
+  return createHash('sha256').update(canonicalize(record)!).digest('hex');
+}

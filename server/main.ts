@@ -1,0 +1,65 @@
+/** Starts the server on PORT and DATABASE_URL; ends it in order on SIGTERM or SIGINT. */
+import { randomBytes } from 'node:crypto';
+import { once } from 'node:events';
+import { createServer } from 'node:http';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { createApp } from './app';
+import { connect, migrate } from './database/client';
+import { loadDemo } from './demo/load';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const databaseUrl = process.env.DATABASE_URL;
+const port = Number(process.env.PORT ?? 4780);
+/** Loopback unless told otherwise: the demo's password is no secret. */
+const host = process.env.HOST ?? '127.0.0.1';
+
+/** The key that signs session cookies: given, or made once and kept with the project's data. */
+function sessionSecret(): string {
+  if (process.env.SESSION_SECRET) return process.env.SESSION_SECRET;
+  const file = join(root, '.data', 'session-secret');
+  if (!existsSync(file)) {
+    mkdirSync(dirname(file), { recursive: true });
+    writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
+  }
+  return readFileSync(file, 'utf8');
+}
+
+const log = pino({ level: process.env.LOG_LEVEL ?? 'info', base: undefined, redact: ['req.headers.cookie', 'req.headers["x-csrf-token"]', 'res.headers["set-cookie"]'] });
+
+async function main(): Promise<void> {
+  if (!databaseUrl) throw new Error('DATABASE_URL is not set. Use npm start, which sets up a database, or set it.');
+  const connection = connect(databaseUrl, (error) => log.warn(error, 'a connection to the database was lost'));
+  await migrate(connection.db);
+  if (process.env.DEMO === '1') await loadDemo(connection.db);
+
+  const app = createApp({ ...connection, log, sessionSecret: sessionSecret(), webFolder: join(root, 'app', 'dist') });
+  const server = createServer(app).listen(port, host);
+  await Promise.race([once(server, 'listening'), once(server, 'error').then(([error]) => Promise.reject(error as Error))]);
+  log.info({ port }, 'serving');
+  process.send?.('serving');
+
+  let ending = false;
+  const end = () => {
+    if (ending) return;
+    ending = true;
+    log.info('ending: running requests are finished first');
+    server.close(() => void connection.pool.end().then(() => process.exit(0)));
+    setTimeout(() => process.exit(1), 10_000).unref();
+  };
+  process.on('SIGTERM', end);
+  process.on('SIGINT', end);
+}
+
+main().catch((error: NodeJS.ErrnoException) => {
+  log.fatal(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken by another program. Choose one with PORT=4790 npm start.`
+      : error.code === 'ECONNREFUSED'
+        ? 'The database at DATABASE_URL does not answer.'
+        : error,
+  );
+  process.exit(1);
+});

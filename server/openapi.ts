@@ -1,0 +1,155 @@
+import { EDITIONS } from '@careful-latch/core/codebook';
+import { DECISIONS } from '@careful-latch/core/record';
+import { caseJsonSchema } from '@careful-latch/core/formats';
+
+type Json = Record<string, unknown>;
+const ref = (name: string): Json => ({ $ref: `#/components/schemas/${name}` });
+const text: Json = { type: 'string' };
+const uuid: Json = { type: 'string', format: 'uuid' };
+const instant: Json = { type: 'string', format: 'date-time' };
+const object = (properties: Record<string, Json>, optional: string[] = []): Json => ({
+  type: 'object',
+  additionalProperties: false,
+  properties,
+  required: Object.keys(properties).filter((key) => !optional.includes(key)),
+});
+const list = (items: Json): Json => ({ type: 'array', items });
+const nullable = (schema: Json): Json => ({ anyOf: [schema, { type: 'null' }] });
+
+const header = object({ address: text, owner: text, permit: text, edition: { enum: EDITIONS } });
+const decision = {
+  kind: { enum: Object.keys(DECISIONS) },
+  conditions: text,
+  dueOn: nullable({ type: 'string', format: 'date' }),
+  overruled: list(object({ rule: text, reason: text })),
+  signature: object({ name: text, path: text }),
+};
+const step = object({ label: text, value: { type: ['number', 'string'] }, unit: text, source: text });
+const outcome = object({
+  rule: text,
+  station: text,
+  outcome: { enum: ['holds', 'violation', 'unproven', 'not-applicable'] },
+  severity: { enum: ['hazard', 'correction', 'advisory'] },
+  found: { type: ['number', 'string', 'null'] },
+  allowed: { type: ['number', 'string', 'null'] },
+  unit: { type: ['string', 'null'] },
+  needs: list(text),
+  reason: text,
+  cites: list(text),
+  working: list(step),
+  remedy: { type: ['string', 'null'] },
+});
+const change = (type: string, more: Record<string, Json>): Json => object({ id: uuid, inspection: uuid, at: instant, type: { const: type }, ...more });
+const listName: Json = { enum: ['cord', 'feeder.stretches'] };
+const position: Json = { type: 'integer', minimum: 0, maximum: 20 };
+
+const schemas: Record<string, Json> = {
+  Problem: object({ type: text, title: text, status: { type: 'integer' }, detail: text }),
+  Health: object({ status: text }),
+  Session: object({
+    csrfToken: text,
+    account: nullable(object({ id: uuid, login: text, name: text, role: { enum: ['inspector', 'contractor'] } })),
+    office: nullable(object({ id: uuid, name: text, edition: { enum: EDITIONS } })),
+    demo: list(object({ login: text, name: text, role: text, password: text })),
+    needsSetup: { type: 'boolean' },
+  }),
+  Credentials: object({ login: text, password: text }),
+  Setup: object({ office: text, edition: { enum: EDITIONS }, name: text, login: text, password: { type: 'string', minLength: 10 } }),
+  Header: header,
+  Signed: object({ ...decision, id: uuid, at: instant, seal: text }),
+  Inspection: object({
+    id: uuid,
+    revision: { type: 'integer' },
+    header: ref('Header'),
+    case: ref('Case'),
+    openedAt: instant,
+    changedAt: instant,
+    decisions: list(ref('Signed')),
+    changedSinceDecision: { type: 'boolean' },
+  }),
+  Inspections: object({ inspections: list(ref('Inspection')) }),
+  Records: object({
+    records: list(
+      object({
+        id: uuid,
+        seal: text,
+        sealHolds: { type: 'boolean' },
+        record: object({
+          inspection: uuid,
+          revision: { type: 'integer' },
+          header: ref('Header'),
+          case: ref('Case'),
+          evaluation: object({ edition: { enum: EDITIONS }, engine: text, verdict: text, outcomes: list(outcome) }),
+          decision: object({ ...decision, id: uuid, at: instant }),
+          signedBy: object({ account: uuid, name: text }),
+          office: object({ id: uuid, name: text }),
+          previousSeal: nullable(text),
+        }),
+      }),
+    ),
+  }),
+  Changes: object({
+    changes: {
+      type: 'array',
+      maxItems: 200,
+      items: {
+        oneOf: [
+          change('open', { header: ref('Header') }),
+          change('fact', { path: text, value: { type: ['string', 'number', 'null'] } }),
+          change('remove', { list: listName, index: position }),
+          change('restore', { list: listName, index: position, entry: { type: 'object' } }),
+          change('decide', { decision: object(decision) }),
+        ],
+      },
+    },
+  }),
+  Results: object({
+    results: list({
+      oneOf: [
+        object({ id: uuid, status: { enum: ['taken', 'taken-before'] }, revision: { type: 'integer' } }),
+        object({ id: uuid, status: { const: 'refused' }, detail: text }),
+      ],
+    }),
+  }),
+};
+
+const json = (schema: Json): Json => ({ content: { 'application/json': { schema } } });
+const problem: Json = { description: 'A problem, with a sentence for people', content: { 'application/problem+json': { schema: ref('Problem') } } };
+const answers = (status: string, name: string, description: string, problems: string[]): Json => ({
+  [status]: { description, ...json(ref(name)) },
+  ...Object.fromEntries(problems.map((one) => [one, problem])),
+});
+const idParameter: Json = { name: 'id', in: 'path', required: true, schema: uuid };
+const signedIn = { security: [{ session: [] }] };
+const protectedChange = { parameters: [{ name: 'x-csrf-token', in: 'header', required: true, schema: text }] };
+const body = (name: string): Json => ({ requestBody: { required: true, ...json(ref(name)) } });
+
+/** The server's interface as OpenAPI 3.1. */
+export function openApi(): Json {
+  const { $schema: _, ...caseSchema } = caseJsonSchema();
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Careful Latch', version: '0.1.0', description: 'Inspections of portable generator connections. It records and computes; it approves nothing by itself.' },
+    paths: {
+      '/healthz': { get: { summary: 'The process is alive', responses: answers('200', 'Health', 'Alive', []) } },
+      '/readyz': { get: { summary: 'The database answers too', responses: answers('200', 'Health', 'Ready', ['503']) } },
+      '/api/session': {
+        get: { summary: 'Who is signed in, and the token that changes must carry', responses: answers('200', 'Session', 'The session', []) },
+        post: { summary: 'Sign in', ...protectedChange, ...body('Credentials'), responses: answers('200', 'Session', 'Signed in', ['401', '403', '422', '429']) },
+        delete: { summary: 'Sign out', ...protectedChange, responses: answers('200', 'Session', 'Signed out', ['403']) },
+      },
+      '/api/setup': {
+        post: { summary: 'First account of a fresh installation', ...protectedChange, ...body('Setup'), responses: { '201': { description: 'Made', ...json(object({ login: text })) }, '403': problem, '409': problem, '422': problem } },
+      },
+      '/api/inspections': { get: { summary: 'All inspections of the office', ...signedIn, responses: answers('200', 'Inspections', 'The inspections', ['401']) } },
+      '/api/inspections/{id}': { get: { summary: 'One inspection', ...signedIn, parameters: [idParameter], responses: answers('200', 'Inspection', 'The inspection', ['401', '404', '422']) } },
+      '/api/inspections/{id}/records': {
+        get: { summary: 'Its signed records, and whether their seals hold', ...signedIn, parameters: [idParameter], responses: answers('200', 'Records', 'The records', ['401', '422']) },
+      },
+      '/api/changes': {
+        post: { summary: 'Take in what was recorded on a device; the same change twice is one change', ...signedIn, ...protectedChange, ...body('Changes'), responses: answers('200', 'Results', 'One result a change', ['401', '403', '413', '422']) },
+      },
+    },
+    components: { schemas: { ...schemas, Case: caseSchema }, securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'careful-latch' } } },
+  };
+}

@@ -1,0 +1,280 @@
+import { randomUUID } from 'node:crypto';
+import { eq, sql } from 'drizzle-orm';
+import Ajv2020 from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
+import type { Inspection } from '@careful-latch/core/record';
+import type { Evaluation } from '@careful-latch/core/verdict';
+import { migrate } from './database/client';
+import { accounts, changes, decisions, inspections, offices } from './database/schema';
+import { DEMO_PROPERTIES } from './demo/properties';
+import { loadDemo } from './demo/load';
+import { changeOf, opening, openOffice, visitor, type Office } from './test/office';
+
+let office: Office;
+beforeAll(async () => {
+  office = await openOffice();
+});
+afterAll(() => office.close());
+
+const signedIn = async (login = 'ilse') => {
+  const who = await visitor(office);
+  await who.signIn(login);
+  return who;
+};
+const APPROVAL = { kind: 'approved', conditions: '', dueOn: null, overruled: [], signature: { name: 'Ilse O’Harrow', path: '' } } as const;
+
+describe('sessions', () => {
+  test('a stranger sees the demo sign-ins and nothing else', async () => {
+    const who = await visitor(office);
+    const session = (await who.get('/api/session')).body as { account: null; demo: { login: string }[]; needsSetup: boolean };
+    expect(session).toMatchObject({ account: null, office: null, needsSetup: false });
+    expect(session.demo.map((one) => one.login)).toEqual(['ilse', 'joss', 'maro']);
+    const refused = await who.get('/api/inspections');
+    expect(refused.status).toBe(401);
+    expect(refused.type).toBe('application/problem+json');
+    expect(refused.body).toMatchObject({ status: 401, detail: expect.stringContaining('Sign in first') as string });
+  });
+
+  test('signing in works by name and password, and changes the session', async () => {
+    const who = await visitor(office);
+    expect((await who.signIn('ilse', 'wrong password')).status).toBe(401);
+    expect((await who.signIn('nobody')).status).toBe(401);
+    const before = await who.get('/api/session');
+    const inside = await who.signIn(' Ilse ');
+    expect(inside.body).toMatchObject({ account: { name: 'Ilse O’Harrow', role: 'inspector' }, office: { edition: '2020' }, demo: [] });
+    expect(inside.headers['set-cookie']).not.toEqual(before.headers['set-cookie']);
+    await who.signOut();
+    expect((await who.get('/api/inspections')).status).toBe(401);
+  });
+
+  test('a change without the session’s token is refused', async () => {
+    const who = await signedIn();
+    const refused = await who.bare.post('/api/changes').send({ changes: [] });
+    expect(refused.status).toBe(403);
+    expect(refused.body).toMatchObject({ title: 'Old page' });
+  });
+
+  test('the twenty-first wrong password in a minute is not tried', async () => {
+    const other = await openOffice();
+    const who = await visitor(other);
+    for (let i = 0; i < 20; i++) await who.signIn('ilse', 'wrong password');
+    expect((await who.signIn('ilse')).status).toBe(429);
+    await other.close();
+  });
+
+  test('passwords are not stored', async () => {
+    for (const { passwordHash } of await office.db.select().from(accounts)) expect(passwordHash).toMatch(/^\$argon2id\$/);
+  });
+});
+
+describe('setup', () => {
+  test('the first account of an empty installation, once', async () => {
+    const empty = await openOffice({ demo: false });
+    const who = await visitor(empty);
+    expect((await who.get('/api/session')).body).toMatchObject({ needsSetup: true, demo: [] });
+    const wanted = { office: 'Test office', edition: '2023', name: 'Ana d’Ys', login: 'ana', password: 'long enough' };
+    expect((await who.post('/api/setup', { ...wanted, password: 'short' })).body).toMatchObject({ detail: 'A password has at least 10 characters.' });
+    expect((await who.post('/api/setup', wanted)).status).toBe(201);
+    expect((await who.post('/api/setup', { ...wanted, login: 'eve' })).status).toBe(409);
+    expect((await who.signIn('ana', 'long enough')).body).toMatchObject({ account: { name: 'Ana d’Ys' } });
+    await empty.close();
+  });
+});
+
+describe('changes', () => {
+  test('an inspection is opened, walked, signed, and found again', async () => {
+    const who = await signedIn();
+    const id = randomUUID();
+    const source = (await office.db.select().from(inspections).where(eq(inspections.id, DEMO_PROPERTIES[0]!.id)))[0]!;
+    const opened = opening(id);
+    const facts = Object.entries(source.case.breaker!).map(([key, value]) => changeOf({ type: 'fact', inspection: id, path: `breaker.${key}`, value: value as string }));
+    const results = (await who.change(opened, ...facts)).body as { results: { status: string; revision: number }[] };
+    expect(results.results.map((one) => one.revision)).toEqual([...facts.keys()].map((i) => i + 1).concat(facts.length + 1));
+    const found = (await who.get(`/api/inspections/${id}`)).body as Inspection;
+    expect(found).toMatchObject({ revision: facts.length + 1, header: { owner: 'Nella D’Arbois' }, case: { breaker: source.case.breaker } });
+
+    const early = (await who.change(changeOf({ type: 'decide', inspection: id, decision: { ...APPROVAL, overruled: [] } }))).body as { results: { status: string; detail: string }[] };
+    expect(early.results[0]).toMatchObject({ status: 'refused', detail: expect.stringContaining('points stand against approval') as string });
+  });
+
+  test('the same change twice is one change', async () => {
+    const who = await signedIn();
+    const id = randomUUID();
+    const fact = changeOf({ type: 'fact', inspection: id, path: 'breaker.ratingA', value: 50 });
+    await who.change(opening(id), fact);
+    const again = await who.change(fact, fact);
+    expect(again.body).toEqual({ results: [{ id: fact.id, status: 'taken-before', revision: 2 }, { id: fact.id, status: 'taken-before', revision: 2 }] });
+    expect(await office.db.$count(changes, eq(changes.inspection, id))).toBe(2);
+  });
+
+  test('one that is refused does not hold up the others, and says why', async () => {
+    const who = await signedIn();
+    const id = randomUUID();
+    const bad = changeOf({ type: 'fact', inspection: id, path: 'cord[0].sizeAwg', value: '11' });
+    const good = changeOf({ type: 'fact', inspection: id, path: 'cord[0].sizeAwg', value: 'not-seen' });
+    const { results } = (await who.change(opening(id), bad, good)).body as { results: unknown[] };
+    expect(results).toMatchObject([
+      { status: 'taken' },
+      { status: 'refused', detail: 'cord[0].sizeAwg: "11" is no AWG size in the tables; nearest are 12 and 10' },
+      { status: 'taken', revision: 2 },
+    ]);
+  });
+
+  test('a cord is taken out and put back', async () => {
+    const who = await signedIn();
+    const inspection = randomUUID();
+    const length = (i: number, value: number) => changeOf({ type: 'fact', inspection, path: `cord[${i}].lengthFt`, value });
+    await who.change(opening(inspection), length(0, 20), length(1, 30), changeOf({ type: 'remove', inspection, list: 'cord', index: 0 }));
+    const cords = async () => ((await who.get(`/api/inspections/${inspection}`)).body as Inspection).case.cord;
+    expect(await cords()).toEqual([{ lengthFt: 30 }]);
+    await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { lengthFt: 20 } }));
+    expect(await cords()).toEqual([{ lengthFt: 20 }, { lengthFt: 30 }]);
+    const { results } = (await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { colour: 'red' } }))).body as { results: unknown[] };
+    expect(results).toMatchObject([{ status: 'refused' }]);
+  });
+
+  test.each<[string, object | string, number, string]>([
+    ['no JSON', '{"changes": [', 400, 'no JSON'],
+    ['no changes', {}, 422, 'missing'],
+    ['an unknown kind', { changes: [{ type: 'destroy' }] }, 422, 'A change is one of'],
+    ['a bad id', { changes: [{ ...opening(randomUUID()), id: '7' }] }, 422, 'UUID'],
+    ['a bad time', { changes: [{ ...opening(randomUUID()), at: 'yesterday' }] }, 422, 'ISO 8601'],
+    ['too many', { changes: Array.from({ length: 201 }, () => ({})) }, 422, 'At most 200'],
+    ['too large', { changes: [{ type: 'x'.repeat(1_100_000) }] }, 413, 'nothing was changed'],
+  ])('%s gets a sentence', async (_, body, status, words) => {
+    const who = await signedIn();
+    const answer = await who.post('/api/changes', body);
+    expect(answer.status).toBe(status);
+    expect((answer.body as { detail: string }).detail).toContain(words);
+    expect(answer.type).toBe('application/problem+json');
+  });
+
+  test('an office neither sees nor changes another’s inspections', async () => {
+    const [mine] = await office.db.select().from(inspections).limit(1);
+    const elsewhere = randomUUID();
+    await office.db.insert(offices).values({ id: elsewhere, name: 'Elsewhere', edition: '2017' });
+    const [template] = await office.db.select().from(accounts).where(eq(accounts.login, 'ilse'));
+    await office.db.insert(accounts).values({ ...template!, id: randomUUID(), office: elsewhere, login: 'eve', demo: false });
+    const eve = await signedIn('eve');
+    expect((await eve.get('/api/inspections')).body).toEqual({ inspections: [] });
+    expect((await eve.get(`/api/inspections/${mine!.id}`)).status).toBe(404);
+    expect((await eve.get(`/api/inspections/${mine!.id}/records`)).body).toEqual({ records: [] });
+    const { results } = (await eve.change(changeOf({ type: 'fact', inspection: mine!.id, path: 'breaker.ratingA', value: 15 }), opening(mine!.id))).body as { results: unknown[] };
+    expect(results).toMatchObject([{ status: 'refused' }, { status: 'refused' }]);
+  });
+
+  test('a contractor records, but signs nothing', async () => {
+    const maro = await signedIn('maro');
+    const inspection = randomUUID();
+    const stop = { ...APPROVAL, kind: 'stop-work' } as const;
+    const { results } = (await maro.change(opening(inspection), changeOf({ type: 'decide', inspection, decision: { ...stop, overruled: [] } }))).body as { results: unknown[] };
+    expect(results).toMatchObject([{ status: 'taken' }, { status: 'refused', detail: expect.stringContaining('inspector') as string }]);
+  });
+
+  test('two devices at once: every change gets a revision of its own', async () => {
+    const [one, two] = [await signedIn('ilse'), await signedIn('joss')];
+    const inspection = randomUUID();
+    await one.change(opening(inspection));
+    const facts = (value: number) => Array.from({ length: 10 }, () => changeOf({ type: 'fact', inspection, path: 'breaker.ratingA', value }));
+    await Promise.all([one.change(...facts(30)), two.change(...facts(50))]);
+    const rows = await office.db.select({ revision: changes.revision }).from(changes).where(eq(changes.inspection, inspection));
+    expect(rows.map((row) => row.revision).sort((a, b) => a - b)).toEqual(Array.from({ length: 21 }, (_, i) => i + 1));
+  });
+});
+
+describe('records', () => {
+  test('the demo’s signed records hold their seals, and keep what was shown', async () => {
+    const who = await signedIn();
+    const id = DEMO_PROPERTIES[2]!.id; // signed at 68 °C with 10 AWG, changed to 8 AWG since
+    const { records } = (await who.get(`/api/inspections/${id}/records`)).body as { records: { sealHolds: boolean; record: { evaluation: Evaluation } }[] };
+    expect(records).toHaveLength(1);
+    expect(records[0]).toMatchObject({ sealHolds: true, record: { evaluation: { verdict: 'do-not-energise' }, signedBy: { name: 'Ilse O’Harrow' } } });
+    expect((await who.get(`/api/inspections/${id}`)).body).toMatchObject({ changedSinceDecision: true });
+  });
+
+  test('a second decision is chained to the first, and tampering shows', async () => {
+    const who = await signedIn();
+    const id = DEMO_PROPERTIES[0]!.id;
+    await who.change(changeOf({ type: 'decide', inspection: id, decision: { ...APPROVAL, overruled: [] } }));
+    const seals = async () => ((await who.get(`/api/inspections/${id}/records`)).body as { records: { sealHolds: boolean; seal: string; record: { previousSeal: string | null } }[] }).records;
+    const [first, second] = await seals();
+    expect(second!.record.previousSeal).toBe(first!.seal);
+    expect([first!.sealHolds, second!.sealHolds]).toEqual([true, true]);
+    await office.db.execute(sql`UPDATE ${decisions} SET record = jsonb_set(record, '{header,address}', '"elsewhere"') WHERE inspection = ${id} AND record->>'previousSeal' IS NULL`);
+    expect((await seals()).map((one) => one.sealHolds)).toEqual([false, true]);
+  });
+});
+
+describe('database', () => {
+  test('every migration runs on a database with data in it, and a second time changes nothing', async () => {
+    const before = await office.db.$count(inspections);
+    await migrate(office.db);
+    expect(await office.db.$count(inspections)).toBe(before);
+  });
+
+  test('the demo loads once', async () => {
+    expect(await loadDemo(office.db)).toBe(false);
+    expect(DEMO_PROPERTIES.length).toBeGreaterThanOrEqual(10);
+  });
+});
+
+describe('OpenAPI', () => {
+  const ajv = addFormats(new Ajv2020({ strict: false }));
+
+  test('the description is served, and every route answers as it says', async () => {
+    const who = await signedIn();
+    const spec = (await who.get('/api/openapi.json')).body as {
+      openapi: string;
+      paths: Record<string, Record<string, { responses: Record<string, { content: Record<string, { schema: object }> }> }>>;
+    };
+    expect(spec.openapi).toBe('3.1.0');
+    ajv.addSchema(spec, 'spec');
+    const id = randomUUID();
+    const stranger = await visitor(office);
+    const asked: [string, string, () => Promise<{ status: number; type: string; body: unknown }>][] = [
+      ['/healthz', 'get', async () => who.get('/healthz')],
+      ['/readyz', 'get', async () => who.get('/readyz')],
+      ['/api/session', 'get', async () => stranger.get('/api/session')],
+      ['/api/session', 'post', async () => stranger.signIn('joss')],
+      ['/api/session', 'post', async () => stranger.signIn('joss', 'wrong password')],
+      ['/api/session', 'delete', async () => stranger.signOut()],
+      ['/api/setup', 'post', async () => who.post('/api/setup', { office: 'x', edition: '2023', name: 'x', login: 'x', password: 'long enough' })],
+      ['/api/changes', 'post', async () => who.change(opening(id), changeOf({ type: 'fact', inspection: id, path: 'odd', value: 1 }))],
+      ['/api/changes', 'post', async () => who.post('/api/changes', {})],
+      ['/api/inspections', 'get', async () => who.get('/api/inspections')],
+      ['/api/inspections', 'get', async () => (await visitor(office)).get('/api/inspections')],
+      ['/api/inspections/{id}', 'get', async () => who.get(`/api/inspections/${DEMO_PROPERTIES[4]!.id}`)],
+      ['/api/inspections/{id}', 'get', async () => who.get(`/api/inspections/${randomUUID()}`)],
+      ['/api/inspections/{id}', 'get', async () => who.get('/api/inspections/seven')],
+      ['/api/inspections/{id}/records', 'get', async () => who.get(`/api/inspections/${DEMO_PROPERTIES[4]!.id}/records`)],
+    ];
+    for (const [path, method, ask] of asked) {
+      const answer = await ask();
+      const described = spec.paths[path]?.[method]?.responses[String(answer.status)];
+      expect([path, method, answer.status, described !== undefined]).toEqual([path, method, answer.status, true]);
+      expect(Object.keys(described!.content)).toEqual([answer.type]);
+      const pointer = ['paths', path, method, 'responses', String(answer.status), 'content', answer.type, 'schema'].map((part) => part.replaceAll('~', '~0').replaceAll('/', '~1')).join('/');
+      const valid = ajv.compile({ $ref: `spec#/${encodeURI(pointer)}` });
+      valid(answer.body);
+      expect([path, method, valid.errors]).toEqual([path, method, null]);
+    }
+    const covered = new Set(asked.map(([path, method]) => `${method} ${path}`));
+    for (const [path, methods] of Object.entries(spec.paths)) for (const method of Object.keys(methods)) expect(covered).toContain(`${method} ${path}`);
+  });
+
+  test('an address that is none gets a sentence', async () => {
+    const answer = await (await visitor(office)).get('/api/nowhere');
+    expect([answer.status, answer.type]).toEqual([404, 'application/problem+json']);
+  });
+
+  test('without its database the server is alive but not ready, and says so', async () => {
+    const other = await openOffice({ demo: false });
+    const who = await visitor(other);
+    await other.pool.query('select 1');
+    const broken = { ...other, pool: other.pool };
+    await broken.close();
+    expect((await who.get('/healthz')).status).toBe(200);
+    const ready = await who.get('/readyz');
+    expect([ready.status, (ready.body as { detail: string }).detail]).toEqual([503, 'The database does not answer.']);
+  });
+});

@@ -1,0 +1,79 @@
+import { hash, verify } from '@node-rs/argon2';
+import { csrfSync } from 'csrf-sync';
+import { eq } from 'drizzle-orm';
+import { Router, type Request } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import { object, string } from 'yup';
+import type { Database } from '../database/client';
+import { accounts, offices } from '../database/schema';
+import { DEMO_PASSWORD } from '../demo/password';
+import { Problem } from '../problems';
+import type { Account } from './session';
+
+const csrf = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string });
+/** Refuses every change that does not carry the session's own token. */
+export const csrfProtection = csrf.csrfSynchronisedProtection;
+
+const credentialsSchema = object({
+  login: string().trim().lowercase().required('Give your sign-in name.').max(100),
+  password: string().required('Give your password.').max(200),
+});
+
+/** Verifying against this keeps an unknown name as slow as a wrong password. */
+const NOBODY = hash('nobody has this password');
+
+async function accountFor(db: Database, login: string, password: string): Promise<Account> {
+  const [row] = await db.select().from(accounts).where(eq(accounts.login, login));
+  const right = await verify(row?.passwordHash ?? (await NOBODY), password);
+  if (!row || !right) throw new Problem(401, 'Not signed in', 'Name and password do not belong together. Nothing that was entered is lost.');
+  return { id: row.id, office: row.office, login: row.login, name: row.name, role: row.role };
+}
+
+function renewSession(request: Request): Promise<void> {
+  return new Promise((resolve, reject) => request.session.regenerate((error?: Error) => (error ? reject(error) : resolve())));
+}
+
+export function sessionRoutes(db: Database): Router {
+  const router = Router();
+
+  async function sessionState(request: Request) {
+    const account = request.session.account ?? null;
+    const [office] = account ? await db.select().from(offices).where(eq(offices.id, account.office)) : [];
+    const demo = await db.select({ login: accounts.login, name: accounts.name, role: accounts.role }).from(accounts).where(eq(accounts.demo, true)).orderBy(accounts.login);
+    const [anybody] = await db.select({ id: accounts.id }).from(accounts).limit(1);
+    return {
+      csrfToken: csrf.generateToken(request),
+      account: account && { id: account.id, login: account.login, name: account.name, role: account.role },
+      office: office ? { id: office.id, name: office.name, edition: office.edition } : null,
+      demo: account ? [] : demo.map((one) => ({ ...one, password: DEMO_PASSWORD })),
+      needsSetup: !anybody,
+    };
+  }
+
+  router.get('/session', async (request, response) => {
+    response.json(await sessionState(request));
+  });
+
+  const limit = rateLimit({
+    windowMs: 60_000,
+    limit: 20,
+    skipSuccessfulRequests: true,
+    handler: () => {
+      throw new Problem(429, 'Too many tries', 'Too many tries in a minute. Wait a minute and try again.');
+    },
+  });
+  router.post('/session', csrfProtection, limit, async (request, response) => {
+    const { login, password } = credentialsSchema.validateSync(request.body);
+    const account = await accountFor(db, login, password);
+    await renewSession(request); // a session from before the sign-in is never reused after it
+    request.session.account = account;
+    response.json(await sessionState(request));
+  });
+
+  router.delete('/session', csrfProtection, async (request, response) => {
+    await renewSession(request);
+    response.json(await sessionState(request));
+  });
+
+  return router;
+}

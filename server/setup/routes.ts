@@ -1,0 +1,37 @@
+import { randomUUID } from 'node:crypto';
+import { hash } from '@node-rs/argon2';
+import { sql } from 'drizzle-orm';
+import { Router } from 'express';
+import { mixed, object, string } from 'yup';
+import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
+import type { Database } from '../database/client';
+import { accounts, offices } from '../database/schema';
+import { Problem } from '../problems';
+import { csrfProtection } from '../sessions/routes';
+
+const setupSchema = object({
+  office: string().trim().required('Give the name of the office.').max(200),
+  edition: mixed<Edition>().oneOf([...EDITIONS], 'Choose an edition.').required('Choose an edition.'),
+  name: string().trim().required('Give your name.').max(200),
+  login: string().trim().lowercase().required('Give a sign-in name.').max(100),
+  password: string().required('Give a password.').min(10, 'A password has at least 10 characters.').max(200),
+});
+
+/** The first account of a fresh installation; refused as soon as there is any. */
+export function setupRoutes(db: Database): Router {
+  const router = Router();
+  router.post('/setup', csrfProtection, async (request, response) => {
+    const wanted = setupSchema.validateSync(request.body);
+    const passwordHash = await hash(wanted.password);
+    await db.transaction(async (tx) => {
+      await tx.execute(sql`LOCK TABLE ${accounts} IN EXCLUSIVE MODE`);
+      const [anybody] = await tx.select({ id: accounts.id }).from(accounts).limit(1);
+      if (anybody) throw new Problem(409, 'Set up already', 'This office has accounts already. Sign in.');
+      const office = randomUUID();
+      await tx.insert(offices).values({ id: office, name: wanted.office, edition: wanted.edition });
+      await tx.insert(accounts).values({ id: randomUUID(), office, login: wanted.login, name: wanted.name, role: 'inspector', passwordHash });
+    });
+    response.status(201).json({ login: wanted.login });
+  });
+  return router;
+}

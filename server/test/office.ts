@@ -1,0 +1,76 @@
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { pino } from 'pino';
+import supertest from 'supertest';
+import type { Change, ChangeBody } from '@careful-latch/core/record';
+import { createApp } from '../app';
+import { connect, migrate, type Connection } from '../database/client';
+import { loadDemo } from '../demo/load';
+import { DEMO_PASSWORD } from '../demo/password';
+
+function adminUrl(): string {
+  const url = process.env.TEST_DATABASE_URL;
+  if (!url) throw new Error('TEST_DATABASE_URL is not set. Run npm test, which starts a database for the tests.');
+  return url;
+}
+
+async function asAdmin(sql: string): Promise<void> {
+  const client = new pg.Client(adminUrl());
+  await client.connect();
+  await client.query(sql);
+  await client.end();
+}
+
+export interface Office extends Connection {
+  readonly app: ReturnType<typeof createApp>;
+  readonly url: string;
+  close(): Promise<void>;
+}
+
+/** A database of its own with the newest schema, and the server on it. */
+export async function openOffice({ demo = true, migrated = true } = {}): Promise<Office> {
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  await asAdmin(`CREATE DATABASE ${name}`);
+  const url = Object.assign(new URL(adminUrl()), { pathname: `/${name}` }).toString();
+  const connection = connect(url, () => undefined);
+  if (migrated) await migrate(connection.db);
+  if (demo) await loadDemo(connection.db);
+  const app = createApp({ ...connection, log: pino({ level: 'silent' }), sessionSecret: 'test' });
+  return {
+    ...connection,
+    app,
+    url,
+    close: async () => {
+      await connection.pool.end();
+      await asAdmin(`DROP DATABASE ${name} WITH (FORCE)`);
+    },
+  };
+}
+
+/** A browser at the office: keeps its cookie and carries the token. */
+export async function visitor({ app }: Office) {
+  const agent = supertest.agent(app);
+  let token = ((await agent.get('/api/session')).body as { csrfToken: string }).csrfToken;
+  return {
+    get: (path: string) => agent.get(path),
+    post: (path: string, body: object | string) => agent.post(path).set('x-csrf-token', token).set('content-type', 'application/json').send(body),
+    bare: agent,
+    async signIn(login: string, password = DEMO_PASSWORD) {
+      const response = await this.post('/api/session', { login, password });
+      if (response.status === 200) token = (response.body as { csrfToken: string }).csrfToken;
+      return response;
+    },
+    async signOut() {
+      const response = await agent.delete('/api/session').set('x-csrf-token', token);
+      token = (response.body as { csrfToken: string }).csrfToken;
+      return response;
+    },
+    change: (...changes: Change[]) => agent.post('/api/changes').set('x-csrf-token', token).send({ changes }),
+  };
+}
+
+let second = 0;
+export const changeOf = (body: ChangeBody): Change => ({ ...body, id: randomUUID(), at: new Date(Date.UTC(2026, 10, 25, 8, 0, second++)).toISOString() }) as Change;
+
+export const opening = (inspection: string, address = '99 Test Orchard'): Change =>
+  changeOf({ type: 'open', inspection, header: { address, owner: 'Nella D’Arbois', permit: 'WT-1', edition: '2020' } });
