@@ -70,8 +70,8 @@ export interface FactGroup {
   readonly paths: readonly string[];
 }
 
-/** The facts a station's sheet asks for this case, in order, lists spread out; always one entry to start with. */
-export function sheet(c: Case, station: Station): FactGroup[] {
+/** The facts a station's sheet asks for this case, in order, lists spread out, with at least so many entries. */
+export function sheet(c: Case, station: Station, entriesAtLeast = 1): FactGroup[] {
   const keys = [...CATALOGUE.keys()].filter((key) => key.startsWith(`${station}.`));
   const list = LISTS[station];
   const groups: FactGroup[] = [];
@@ -83,7 +83,7 @@ export function sheet(c: Case, station: Station): FactGroup[] {
   if (list) {
     const prefix = `${list.list}.`;
     const entries = factAt(c, list.list);
-    const count = Math.max(1, Array.isArray(entries) ? entries.length : 0);
+    const count = Math.max(entriesAtLeast, Array.isArray(entries) ? entries.length : 0);
     for (let i = 0; i < count; i++) {
       const entry = `${list.list}[${i}]`;
       const paths = keys.filter((key) => key.startsWith(prefix)).map((key) => `${entry}.${key.slice(prefix.length)}`);

@@ -1,0 +1,87 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { STATION_NAMES, factAt, factLabel, metaOf } from '@careful-latch/core/case';
+import type { Outcome } from '@careful-latch/core/verdict';
+import { Sign, SignWithWord } from '../drawn/signs';
+import { TARGET, cut, usePalette } from '../theme/theme';
+import { Heading, Quiet, Words } from '../theme/words';
+import { toFindOut, type Walk } from './use-inspection';
+import { Working } from './working';
+
+const RANK = { hazard: 0, correction: 1, advisory: 2 } as const;
+
+/** One violation: what is wrong as a person would say it, what to do, and one tap to the working. */
+function FindingCard({ outcome }: { outcome: Outcome }) {
+  const palette = usePalette();
+  const [open, setOpen] = useState(false);
+  const color = outcome.outcome === 'violation' ? palette.violation : outcome.outcome === 'holds' ? palette.holds : palette.quiet;
+  return (
+    <View testID={`finding-${outcome.rule}`} style={[{ backgroundColor: palette.sheet, borderLeftWidth: 4, borderColor: color }, cut(10)]}>
+      <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={{ padding: 12, gap: 4, minHeight: TARGET }}>
+        <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
+          <SignWithWord kind={outcome.outcome} severity={outcome.severity} />
+          <Quiet>{STATION_NAMES[outcome.station]}</Quiet>
+        </View>
+        <Words style={{ fontSize: 18 }}>{outcome.reason}</Words>
+        {outcome.remedy && !open && (
+          <Words style={{ fontSize: 17, lineHeight: 24 }}>
+            <Words style={{ fontWeight: '700', fontSize: 17 }}>Remedy. </Words>
+            {outcome.remedy}
+          </Words>
+        )}
+        <Quiet>{open ? 'Fold the working' : `${outcome.cites.join(' · ')} · show the working`}</Quiet>
+      </Pressable>
+      {open && <Working outcome={outcome} />}
+    </View>
+  );
+}
+
+/** Everything found: violations first, then what nobody has proved and where to find it out, then what holds, folded. */
+export function Findings({ walk }: { walk: Walk }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const [all, setAll] = useState(false);
+  const { evaluation, inspection } = walk;
+  const violations = evaluation.outcomes.filter((one) => one.outcome === 'violation').sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+  const open = toFindOut(evaluation);
+  const rest = evaluation.outcomes.filter((one) => one.outcome === 'holds' || one.outcome === 'not-applicable');
+  return (
+    <View style={{ gap: 12 }}>
+      {violations.length > 0 ? <Heading>Violations</Heading> : <Quiet>No violation is recorded.</Quiet>}
+      {violations.map((one) => (
+        <FindingCard key={one.rule} outcome={one} />
+      ))}
+      {open.length > 0 && <Heading style={{ marginTop: 8 }}>To come back for</Heading>}
+      {open.map(({ station, paths }) => (
+        <View key={station} style={{ gap: 2 }}>
+          <Words color={palette.unproven} style={{ fontWeight: '700' }}>
+            {STATION_NAMES[station]}
+          </Words>
+          {paths.map((path) => (
+            <Pressable
+              key={path}
+              role="link"
+              onPress={() => router.navigate(`/inspection/${inspection.id}/${station}?fact=${encodeURIComponent(path)}`)}
+              style={{ flexDirection: 'row', gap: 10, alignItems: 'center', minHeight: TARGET, borderTopWidth: 1, borderColor: palette.hairline }}
+            >
+              <Sign kind="unproven" size={20} />
+              <View style={{ flex: 1, paddingVertical: 4 }}>
+                <Words style={{ fontSize: 17 }}>
+                  {factLabel(path)}
+                  {factAt(inspection.case, path) === 'not-seen' ? ' (looked, not seen)' : ''}
+                </Words>
+                <Quiet>{metaOf(path).ask}</Quiet>
+              </View>
+            </Pressable>
+          ))}
+        </View>
+      ))}
+      <Pressable role="button" aria-expanded={all} onPress={() => setAll(!all)} style={{ minHeight: TARGET, justifyContent: 'center' }}>
+        <Words style={{ fontWeight: '700', textDecorationLine: 'underline' }}>{all ? 'Fold what holds' : `Show the ${rest.length} that hold or don’t apply`}</Words>
+      </Pressable>
+      {all && rest.map((one) => <FindingCard key={one.rule} outcome={one} />)}
+      <Quiet>The adopted code, the local office and a licensed person decide. This program approves nothing by itself, and knows only what was recorded.</Quiet>
+    </View>
+  );
+}

@@ -1,0 +1,37 @@
+import { Button } from '@rneui/themed';
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { STATE_WORDS, stateOf } from '@careful-latch/core/record';
+import { Plate } from '../plates/plate';
+import { Quiet, Title } from '../theme/words';
+import { SaveLine } from './save-line';
+import type { Walk } from './use-inspection';
+
+/** The inspection's head: the address once, and how it stands. */
+export function Head({ walk: { inspection } }: { walk: Walk }) {
+  const { address, owner, permit, edition } = inspection.header;
+  return (
+    <View>
+      <Title style={{ fontSize: 24, lineHeight: 30 }}>{address}</Title>
+      <Quiet numberOfLines={1}>{[owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Quiet>
+      <Quiet>{STATE_WORDS[stateOf(inspection)]}</Quiet>
+      <SaveLine inspection={inspection.id} />
+    </View>
+  );
+}
+
+/** What can be done with the whole: findings, the decision, and the records once there are any. */
+export function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
+  const router = useRouter();
+  const violations = evaluation.outcomes.filter((one) => one.outcome === 'violation').length;
+  const go = (screen: string) => router.navigate(`/inspection/${inspection.id}/${screen}` as never);
+  return (
+    <View style={{ gap: 8 }}>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Plate role="button" style={{ flex: 1 }} label={violations > 0 ? `Findings (${violations})` : 'Findings'} onPress={() => go('findings')} />
+        {inspection.decisions.length > 0 && <Plate role="button" style={{ flex: 1 }} label="Record" onPress={() => go('record')} />}
+      </View>
+      <Button title="Decide and sign" onPress={() => go('decide')} />
+    </View>
+  );
+}

@@ -1,0 +1,109 @@
+import { Button } from '@rneui/themed';
+import dayjs from 'dayjs';
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Path } from 'react-native-svg';
+import { DECISIONS, type Inspection, type Signed } from '@careful-latch/core/record';
+import { VERDICT_WORDS } from '@careful-latch/core/verdict';
+import { Sign } from '../drawn/signs';
+import { useInspections } from '../stores/inspections';
+import { office, type SignedRecord } from '../stores/office';
+import { Back } from '../theme/back';
+import { Screen, useWide } from '../theme/screen';
+import { cut, usePalette } from '../theme/theme';
+import { Heading, Quiet, Reading, Title, Words } from '../theme/words';
+import { SIGNATURE_BOX } from './signature';
+
+/** One signed decision, with what the engine showed when it was signed. */
+function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedRecord | undefined }) {
+  const palette = usePalette();
+  const good = signed.kind === 'approved' || signed.kind === 'approved-with-conditions';
+  const evaluation = sealed?.record.evaluation;
+  const against = evaluation?.outcomes.filter((one) => one.outcome === 'violation' || one.outcome === 'unproven') ?? [];
+  return (
+    <View testID="signed" style={[{ backgroundColor: palette.sheet, padding: 14, gap: 8, borderLeftWidth: 5, borderColor: good ? palette.holds : palette.violation }, cut(14)]}>
+      <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
+        <Sign kind={good ? 'holds' : 'violation'} hazard={signed.kind === 'stop-work'} />
+        <Heading style={{ flex: 1 }}>{DECISIONS[signed.kind]}</Heading>
+      </View>
+      <Words>
+        {dayjs(signed.at).format('D MMMM YYYY, HH:mm')}, {signed.signature.name}
+        {sealed ? `, ${sealed.record.office.name}` : ''}
+      </Words>
+      {signed.conditions !== '' && <Words>Conditions: {signed.conditions}</Words>}
+      {signed.dueOn && <Words>Second visit due {dayjs(signed.dueOn).format('D MMMM YYYY')}</Words>}
+      {signed.signature.path !== '' && (
+        <Svg width={240} height={90} viewBox={`0 0 ${SIGNATURE_BOX.width} ${SIGNATURE_BOX.height}`} role="img" aria-label="Drawn signature">
+          <Path d={signed.signature.path} fill="none" stroke={palette.ink} strokeWidth={2} />
+        </Svg>
+      )}
+      {evaluation && (
+        <Words>
+          Shown by the engine ({evaluation.engine}, edition {evaluation.edition}): {VERDICT_WORDS[evaluation.verdict].toLowerCase()}
+        </Words>
+      )}
+      {against.map((one) => {
+        const overruled = signed.overruled.find((each) => each.rule === one.rule);
+        return (
+          <View key={one.rule} style={{ borderTopWidth: 1, borderColor: palette.hairline, paddingTop: 6, flexDirection: 'row', gap: 8 }}>
+            <Sign kind={one.outcome} hazard={one.severity === 'hazard'} size={20} />
+            <View style={{ flex: 1 }}>
+              <Words style={{ fontSize: 17 }}>{one.reason}</Words>
+              {one.remedy && <Quiet>Remedy: {one.remedy}</Quiet>}
+              <Quiet>
+                {one.cites.join(' · ')} · {one.rule}
+              </Quiet>
+              {overruled && <Words style={{ fontSize: 17 }}>Overruled: {overruled.reason}</Words>}
+            </View>
+          </View>
+        );
+      })}
+      {sealed ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'baseline' }}>
+          <Quiet color={sealed.sealHolds ? palette.holds : palette.violation}>{sealed.sealHolds ? 'Seal holds' : 'SEAL BROKEN: this record was changed after it was signed'}</Quiet>
+          <Reading style={{ fontSize: 15 }}>{sealed.seal.slice(0, 16)}</Reading>
+        </View>
+      ) : (
+        <Quiet color={palette.unproven}>{signed.seal ? 'Sealed at the office; the full record comes when the office can be reached.' : 'Signed on this phone; sealed as soon as the office has it.'}</Quiet>
+      )}
+    </View>
+  );
+}
+
+/** Everything signed for this inspection, the newest first, as it was shown when it was signed. */
+export function RecordScreen({ inspection }: { inspection: Inspection }) {
+  const router = useRouter();
+  const wide = useWide();
+  const [records, setRecords] = useState<readonly SignedRecord[]>([]);
+  const waiting = useInspections((one) => one.waiting);
+  const reach = useInspections((one) => one.reach);
+  useEffect(() => {
+    let gone = false;
+    office.records(inspection.id).then(
+      (found) => !gone && setRecords(found),
+      () => undefined, // what this phone has is shown; the line under each record says what is missing
+    );
+    return () => {
+      gone = true;
+    };
+  }, [inspection.id, inspection.decisions.length, waiting, reach]);
+  const { address, owner, permit, edition } = inspection.header;
+  return (
+    <Screen
+      narrow
+      head={wide ? undefined : <Back to={`/inspection/${inspection.id}`} label={address} />}
+      act={<Button title="All inspections" onPress={() => router.navigate('/')} />}
+    >
+      <View style={{ gap: 14 }}>
+        <Title>Record</Title>
+        <Words>{[address, owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Words>
+        {inspection.decisions.length === 0 && <Quiet>Nothing is signed yet.</Quiet>}
+        {inspection.changedSinceDecision && <Quiet>Facts have changed since the last signature; they are not part of any record below.</Quiet>}
+        {[...inspection.decisions].reverse().map((signed) => (
+          <SignedDecision key={signed.id} signed={signed} sealed={records.find((one) => one.id === signed.id)} />
+        ))}
+      </View>
+    </Screen>
+  );
+}

@@ -1,0 +1,50 @@
+import { useRouter } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { catchUp, readRefusals, undo, useInspections } from '../stores/inspections';
+import { TARGET, usePalette } from '../theme/theme';
+import { Words } from '../theme/words';
+
+/** Where what was entered is, in a small line; and what the office or the device said about it. */
+export function SaveLine({ inspection }: { inspection?: string }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const { waiting, reach, refusals, deviceTrouble, undos } = useInspections();
+  const canUndo = inspection !== undefined && undos.some((one) => one.inspection === inspection);
+  const [words, color] = deviceTrouble
+    ? [deviceTrouble, palette.violation]
+    : reach === 'signed-out'
+      ? [`On this phone. Sign in again to send ${waiting > 0 ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'}` : 'and fetch'}.`, palette.unproven]
+      : waiting === 0 && reach === 'reached'
+        ? ['Saved at the office', palette.quiet]
+        : reach === 'unreachable'
+          ? [`Saved on this phone; the office cannot be reached${waiting > 0 ? ` (${waiting} to send)` : ''}`, palette.unproven]
+          : ['Saved on this phone, sending…', palette.quiet];
+  return (
+    <View style={{ gap: 4 }}>
+      {refusals.map((one, i) => (
+        <Pressable key={i} role="alert" onPress={readRefusals} style={{ padding: 10, borderLeftWidth: 4, borderColor: palette.violation, backgroundColor: palette.sheet }}>
+          <Words color={palette.violation} style={{ fontSize: 16 }}>
+            The office did not take an entry: {one} (tap when read)
+          </Words>
+        </Pressable>
+      ))}
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
+        <Pressable
+          testID="save-line"
+          role={reach === 'reached' ? undefined : 'button'}
+          onPress={() => (reach === 'signed-out' ? router.navigate('/sign-in') : void catchUp())}
+          style={{ flex: 1, minHeight: canUndo ? TARGET : 28, justifyContent: 'center' }}
+        >
+          <Words aria-live="polite" color={color} style={{ fontSize: 15, lineHeight: 20 }}>
+            {words}
+          </Words>
+        </Pressable>
+        {canUndo && (
+          <Pressable role="button" onPress={() => undo(inspection)} style={{ minHeight: TARGET, minWidth: TARGET, justifyContent: 'center', alignItems: 'center', paddingHorizontal: 10 }}>
+            <Words style={{ fontWeight: '700', textDecorationLine: 'underline' }}>Undo</Words>
+          </Pressable>
+        )}
+      </View>
+    </View>
+  );
+}

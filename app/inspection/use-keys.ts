@@ -1,0 +1,44 @@
+import { useRouter } from 'expo-router';
+import { useEffect } from 'react';
+import { STATIONS } from '@careful-latch/core/case';
+import { undo } from '../stores/inspections';
+import { toFindOut, useStation, type Walk } from './use-inspection';
+
+const typing = (target: EventTarget | null) => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+
+/** The fact that the keyboard is in, or the first one on the sheet. */
+const factInHand = () => document.activeElement?.closest('[id^="fact-"]') ?? document.querySelector('[id^="fact-"]');
+
+/**
+ * Keys of the wide layout: [ and ] walk the stations, 1–9 choose a plate of the fact in hand, 0 is "not seen",
+ * n goes to the next fact that is unproven, u takes the last entry back, f shows the findings.
+ */
+export function useKeys(walk: Walk | undefined): void {
+  const router = useRouter();
+  const station = useStation();
+  useEffect(() => {
+    if (!walk) return;
+    const id = walk.inspection.id;
+    const onKey = (event: KeyboardEvent) => {
+      if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const at = station ? STATIONS.indexOf(station) : -1;
+      const go = (to: string) => router.navigate(`/inspection/${id}/${to}` as never);
+      if (event.key === ']' && at < STATIONS.length - 1) go(STATIONS[at + 1]!);
+      else if (event.key === '[' && at > 0) go(STATIONS[at - 1]!);
+      else if (event.key === 'f') go('findings');
+      else if (event.key === 'u') undo(id);
+      else if (event.key === 'n') {
+        const [next] = toFindOut(walk.evaluation);
+        if (next) go(`${next.station}?fact=${encodeURIComponent(next.paths[0]!)}`);
+      } else if (/^\d$/.test(event.key)) {
+        const plates = [...(factInHand()?.querySelectorAll<HTMLElement>('[role="radio"]') ?? [])];
+        const plate = event.key === '0' ? plates.at(-1) : plates[Number(event.key) - 1];
+        plate?.focus();
+        plate?.click();
+      } else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [walk, station, router]);
+}

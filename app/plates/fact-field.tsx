@@ -1,0 +1,111 @@
+import { Input } from '@rneui/themed';
+import { memo, useEffect, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { NOT_SEEN, factAt, metaOf, whyNotFact, type Case, type FactMeta } from '@careful-latch/core/case';
+import type { ConfigurationName, WireSize } from '@careful-latch/core/codebook';
+import type { Outcome } from '@careful-latch/core/verdict';
+import { Face, Pins, WireEnd } from '../drawn/faces';
+import { Sign } from '../drawn/signs';
+import { usePreferences } from '../stores/preferences';
+import { READING_FONT, usePalette } from '../theme/theme';
+import { Quiet, Words } from '../theme/words';
+import { OutcomeLine } from '../inspection/outcome-line';
+import { Plate, Plates } from './plate';
+
+function drawingOf(meta: FactMeta, value: string) {
+  switch (meta.drawing) {
+    case 'configuration':
+      return (color: string) => <Face name={value as ConfigurationName} color={color} />;
+    case 'wire':
+      return (color: string) => <WireEnd awg={value as WireSize} color={color} />;
+    case 'pins':
+      return (color: string) => <Pins out={value === 'pins' || value === 'plug'} color={color} />;
+    default:
+      return undefined;
+  }
+}
+
+/** Typing a value that has no plate. A wrong one gets its sentence and stays where it was typed. */
+function TypedAmount({ path, meta, value, onRecord }: { path: string; meta: FactMeta; value: number | undefined; onRecord: (value: number) => void }) {
+  const [text, setText] = useState(value === undefined ? '' : String(value));
+  const [wrong, setWrong] = useState<string>();
+  const take = () => {
+    if (text.trim() === '') return;
+    const typed = Number(text.replace(',', '.'));
+    const why = Number.isNaN(typed) ? `“${text}” is no number; right would be ${meta.min} to ${meta.max} ${meta.unit}` : whyNotFact(path, typed);
+    setWrong(why?.replace(`${path}: `, ''));
+    if (!why && typed !== value) onRecord(typed);
+  };
+  return (
+    <Input
+      value={text}
+      onChangeText={(next) => {
+        setText(next);
+        setWrong(undefined);
+      }}
+      onBlur={take}
+      onSubmitEditing={take}
+      inputMode="decimal"
+      aria-label={`${meta.label}, typed`}
+      placeholder={`Other${meta.unit ? `, ${meta.unit}` : ''}`}
+      errorMessage={wrong}
+      renderErrorMessage={wrong !== undefined}
+      containerStyle={{ maxWidth: wrong ? 320 : 150 }}
+      inputStyle={{ fontFamily: READING_FONT, fontSize: 20 }}
+    />
+  );
+}
+
+interface Props {
+  readonly site: Case;
+  readonly path: string;
+  /** Outcomes that speak of this fact, to be shown beside it. */
+  readonly outcomes: readonly Outcome[];
+  readonly onRecord: (path: string, value: string | number | null) => void;
+  readonly focused?: boolean;
+}
+
+/** One fact: its name, how to find it out, its plates, and the answer at once beside it. */
+export const FactField = memo(function FactField({ site, path, outcomes, onRecord, focused = false }: Props) {
+  const palette = usePalette();
+  const help = usePreferences((one) => one.help);
+  const meta = metaOf(path);
+  const value = factAt(site, path);
+  const place = useRef<View>(null);
+  useEffect(() => {
+    if (focused) (place.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'center' });
+  }, [focused]);
+  const typed = meta.kind === 'amount' && typeof value === 'number' && !meta.choices.some((one) => Number(one.value) === value);
+  const choose = (chosen: string) => {
+    const next = meta.kind === 'amount' && chosen !== NOT_SEEN ? Number(chosen) : chosen;
+    onRecord(path, next === value ? null : next); // the chosen plate again takes it back: not looked at yet
+  };
+  return (
+    <View ref={place} testID={`fact-${path}`} nativeID={`fact-${path}`} style={{ gap: 8, paddingVertical: 14, borderBottomWidth: 1, borderColor: palette.hairline }}>
+      <View style={{ gap: 2 }}>
+        <Words style={{ fontWeight: '700', fontSize: 19 }}>
+          {meta.label}
+          {meta.unit && meta.unit !== 'AWG' ? `, ${meta.unit}` : ''}
+        </Words>
+        {help && <Quiet>{meta.ask}</Quiet>}
+      </View>
+      <Plates label={meta.label}>
+        {meta.choices.map((one) => (
+          <Plate
+            key={one.value}
+            label={one.label}
+            reading={meta.kind === 'amount' || meta.kind === 'size'}
+            drawing={drawingOf(meta, one.value)}
+            selected={meta.kind === 'amount' ? Number(one.value) === value : one.value === value}
+            onPress={() => choose(one.value)}
+          />
+        ))}
+        {meta.kind === 'amount' && <TypedAmount key={typed ? String(value) : 'none'} path={path} meta={meta} value={typed ? (value as number) : undefined} onRecord={(next) => onRecord(path, next)} />}
+        <Plate label="Not seen" quiet selected={value === NOT_SEEN} onPress={() => choose(NOT_SEEN)} drawing={value === NOT_SEEN ? undefined : () => <Sign kind="unproven" size={18} />} />
+      </Plates>
+      {outcomes.map((one) => (
+        <OutcomeLine key={one.rule} outcome={one} />
+      ))}
+    </View>
+  );
+});

@@ -1,0 +1,45 @@
+import { Redirect, Slot, usePathname } from 'expo-router';
+import { useEffect } from 'react';
+import { View } from 'react-native';
+import { resume, useSession } from '../stores/session';
+import { useInspections } from '../stores/inspections';
+import { Appearance, usePalette } from '../theme/theme';
+import { Quiet, Title } from '../theme/words';
+import { Mark } from '../drawn/mark';
+
+export { ErrorBoundary } from '../theme/error-boundary';
+
+function Waiting({ words }: { words: string }) {
+  const palette = usePalette();
+  return (
+    <View style={{ flex: 1, backgroundColor: palette.paper, padding: 24, justifyContent: 'center', gap: 12 }}>
+      <Mark />
+      <Title>Careful Latch</Title>
+      <Quiet>{words}</Quiet>
+    </View>
+  );
+}
+
+/** Lets in whoever is signed in, on this device or at the office; everybody else goes to the sign-in. */
+function Gate() {
+  const known = useSession((one) => one.known);
+  const ready = useInspections((one) => one.ready);
+  const path = usePathname();
+  useEffect(() => {
+    void resume();
+    if ('serviceWorker' in navigator && process.env.NODE_ENV === 'production') void navigator.serviceWorker.register('/worker.js');
+  }, []);
+  const door = path === '/sign-in';
+  if (known === 'asking') return <Waiting words="Opening…" />;
+  if (known !== 'signed-in') return door ? <Slot /> : <Redirect href="/sign-in" />;
+  if (!ready) return <Waiting words="Opening what this phone has…" />;
+  return <Slot />;
+}
+
+export default function Layout() {
+  return (
+    <Appearance>
+      <Gate />
+    </Appearance>
+  );
+}

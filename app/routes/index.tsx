@@ -1,0 +1,101 @@
+import { Button, Input } from '@rneui/themed';
+import dayjs from 'dayjs';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { FlatList, View } from 'react-native';
+import { STATE_WORDS, stateOf, type Inspection } from '@careful-latch/core/record';
+import { SaveLine } from '../inspection/save-line';
+import { InspectionRow, dueOn } from '../inspections/row';
+import { Menu } from '../inspections/menu';
+import { Plate, Plates } from '../plates/plate';
+import { useInspections } from '../stores/inspections';
+import { useSession } from '../stores/session';
+import { usePalette } from '../theme/theme';
+import { useWide } from '../theme/screen';
+import { Quiet, Title } from '../theme/words';
+
+const ORDERS = {
+  due: 'What is due',
+  changed: 'Last changed',
+  address: 'Address',
+} as const;
+type Order = keyof typeof ORDERS;
+
+const byText = new Intl.Collator('en', { numeric: true }).compare;
+const compare: Readonly<Record<Order, (a: Inspection, b: Inspection) => number>> = {
+  due: (a, b) => byText(dueOn(a) ?? (unfinished(a) ? '8' : '9'), dueOn(b) ?? (unfinished(b) ? '8' : '9')) || byText(b.changedAt, a.changedAt),
+  changed: (a, b) => byText(b.changedAt, a.changedAt),
+  address: (a, b) => byText(a.header.address, b.header.address),
+};
+const unfinished = (one: Inspection) => ['draft', 'second-visit'].includes(stateOf(one));
+
+/** Whether every word of a search stands somewhere in an inspection's head or state. Straight and curly apostrophes are one. */
+function matches(one: Inspection, search: string): boolean {
+  const plain = (text: string) => text.toLowerCase().replace(/[’‘`]/g, "'");
+  const { address, owner, permit } = one.header;
+  const text = plain([address, owner, permit, STATE_WORDS[stateOf(one)]].join(' '));
+  return plain(search).split(/\s+/).every((word) => text.includes(word));
+}
+
+export default function Inspections() {
+  const router = useRouter();
+  const palette = usePalette();
+  const wide = useWide();
+  const byId = useInspections((one) => one.byId);
+  const office = useSession((one) => one.office);
+  const [search, setSearch] = useState('');
+  const [order, setOrder] = useState<Order>('due');
+  const today = dayjs().format('YYYY-MM-DD');
+  const shown = useMemo(() => Object.values(byId).filter((one) => matches(one, search)).sort(compare[order]), [byId, search, order]);
+  const none = Object.keys(byId).length === 0;
+  const column = { width: '100%', maxWidth: 820, alignSelf: 'center', paddingHorizontal: 16 } as const;
+  return (
+    <View style={{ flex: 1, backgroundColor: palette.paper }}>
+      <View style={[column, { paddingTop: 12 }]}>
+        <View style={{ flexDirection: 'row', alignItems: 'flex-start', justifyContent: 'space-between', gap: 8 }}>
+          <View style={{ flex: 1 }}>
+            <Title>Inspections</Title>
+            <Quiet numberOfLines={1}>{office?.name}</Quiet>
+          </View>
+          <Menu />
+        </View>
+        <SaveLine />
+      </View>
+      <FlatList
+        data={shown}
+        keyExtractor={(one) => one.id}
+        renderItem={({ item }) => <InspectionRow inspection={item} today={today} />}
+        style={{ flex: 1 }}
+        contentContainerStyle={[column, { paddingBottom: 24 }]}
+        ListHeaderComponent={
+          none ? null : (
+            <View style={{ gap: 8, paddingVertical: 8 }}>
+              <Input
+                value={search}
+                onChangeText={setSearch}
+                placeholder="Search address, owner, permit, state"
+                aria-label="Search"
+                nativeID="search"
+                renderErrorMessage={false}
+                containerStyle={{ paddingHorizontal: 0 }}
+              />
+              <Plates label="Order">
+                {(Object.keys(ORDERS) as Order[]).map((one) => (
+                  <Plate key={one} label={ORDERS[one]} selected={order === one} onPress={() => setOrder(one)} />
+                ))}
+              </Plates>
+            </View>
+          )
+        }
+        ListEmptyComponent={
+          <View style={{ paddingVertical: 24 }}>
+            <Quiet>{none ? 'No inspection yet. Open the first one below.' : `Nothing found for “${search}”.`}</Quiet>
+          </View>
+        }
+      />
+      <View style={[column, { paddingVertical: 12, borderTopWidth: wide ? 0 : 1, borderColor: palette.hairline }]}>
+        <Button title="New inspection" onPress={() => router.navigate('/new')} />
+      </View>
+    </View>
+  );
+}

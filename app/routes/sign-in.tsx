@@ -1,0 +1,128 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { Button } from '@rneui/themed';
+import { Redirect, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { View } from 'react-native';
+import { mixed, object, string } from 'yup';
+import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
+import { Mark } from '../drawn/mark';
+import { Field } from '../plates/field';
+import { Plate, Plates } from '../plates/plate';
+import { useInspections } from '../stores/inspections';
+import { resume, setUp, signIn, useSession } from '../stores/session';
+import { Screen } from '../theme/screen';
+import { usePalette } from '../theme/theme';
+import { Heading, Quiet, Title, Words } from '../theme/words';
+
+const signInSchema = object({ login: string().trim().required('Give your sign-in name.'), password: string().required('Give your password.') });
+const setUpSchema = signInSchema.shape({
+  office: string().trim().required('Give the name of the office.'),
+  edition: mixed<Edition>().oneOf([...EDITIONS], 'Choose the edition that the office has adopted.').required('Choose the edition that the office has adopted.'),
+  name: string().trim().required('Give your name.'),
+  password: string().required('Give a password.').min(10, 'A password has at least 10 characters.'),
+});
+
+function useTry() {
+  const router = useRouter();
+  const [trouble, setTrouble] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const attempt = async (act: () => Promise<void>) => {
+    setBusy(true);
+    setTrouble(undefined);
+    try {
+      await act();
+      router.replace('/');
+    } catch (error) {
+      setTrouble((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { trouble, busy, attempt };
+}
+
+function Trouble({ words }: { words: string | undefined }) {
+  const palette = usePalette();
+  return words ? (
+    <Words role="alert" color={palette.violation}>
+      {words}
+    </Words>
+  ) : null;
+}
+
+function SignInForm() {
+  const demo = useSession((one) => one.demo);
+  const { trouble, busy, attempt } = useTry();
+  const form = useForm({ resolver: yupResolver(signInSchema), defaultValues: { login: '', password: '' } });
+  return (
+    <View style={{ gap: 14 }}>
+      {demo.length > 0 && (
+        <View style={{ gap: 8 }}>
+          <Heading>Demo: one tap</Heading>
+          {demo.map((one) => (
+            <Plate key={one.login} role="button" label={`${one.name}, ${one.role}`} onPress={() => void attempt(() => signIn(one.login, one.password))} />
+          ))}
+        </View>
+      )}
+      <Field form={form} name="login" label="Sign-in name" autoComplete="username" autoCapitalize="none" />
+      <Field form={form} name="password" label="Password" autoComplete="current-password" secureTextEntry />
+      <Trouble words={trouble} />
+      <Button title="Sign in" loading={busy} disabled={busy} onPress={() => void form.handleSubmit(({ login, password }) => attempt(() => signIn(login, password)))()} />
+    </View>
+  );
+}
+
+function SetUpForm() {
+  const { trouble, busy, attempt } = useTry();
+  const form = useForm({ resolver: yupResolver(setUpSchema), defaultValues: { office: '', edition: undefined, name: '', login: '', password: '' } });
+  const edition = form.watch('edition');
+  return (
+    <View style={{ gap: 14 }}>
+      <Heading>First account of this office</Heading>
+      <Field form={form} name="office" label="Office" />
+      <Words style={{ fontWeight: '700' }}>Adopted edition</Words>
+      <Plates label="Adopted edition">
+        {EDITIONS.map((one) => (
+          <Plate key={one} reading label={one} selected={edition === one} onPress={() => form.setValue('edition', one, { shouldValidate: true })} />
+        ))}
+      </Plates>
+      <Trouble words={form.formState.errors.edition?.message} />
+      <Field form={form} name="name" label="Your name" autoComplete="name" />
+      <Field form={form} name="login" label="Sign-in name" autoComplete="username" autoCapitalize="none" />
+      <Field form={form} name="password" label="Password" autoComplete="new-password" secureTextEntry />
+      <Trouble words={trouble} />
+      <Button title="Make the account" loading={busy} disabled={busy} onPress={() => void form.handleSubmit((wanted) => attempt(() => setUp(wanted)))()} />
+    </View>
+  );
+}
+
+export default function SignIn() {
+  const { known, needsSetup } = useSession();
+  const reach = useInspections((one) => one.reach);
+  if (known === 'signed-in' && reach !== 'signed-out') return <Redirect href="/" />;
+  return (
+    <Screen narrow>
+      <View style={{ gap: 18, paddingTop: 32 }}>
+        <View style={{ flexDirection: 'row', gap: 16, alignItems: 'center' }}>
+          <Mark />
+          <View style={{ flex: 1 }}>
+            <Title>Careful Latch</Title>
+            <Quiet>Inspection of portable generator connections</Quiet>
+          </View>
+        </View>
+        {known === 'unreachable' ? (
+          <View style={{ gap: 12 }}>
+            <Words>The office cannot be reached, and nobody has signed in on this phone before. Sign in once where there is signal; after that it works without.</Words>
+            <Button title="Try again" onPress={() => void resume()} />
+          </View>
+        ) : needsSetup ? (
+          <SetUpForm />
+        ) : (
+          <SignInForm />
+        )}
+        <Quiet>It shows what holds, what is violated and what nobody has proved. The adopted code, the local office and licensed practice decide; a wrong connection kills.</Quiet>
+      </View>
+    </Screen>
+  );
+}

@@ -1,0 +1,168 @@
+import { create } from 'zustand';
+import { applyChange, undoOf, type Change, type ChangeBody, type Header, type Inspection } from '@careful-latch/core/record';
+import { Device, type Waiting } from './device';
+import { Refused, Unreachable, office } from './office';
+
+/** Where what was entered is: on this device, and at the office or not. */
+export type Reach = 'reached' | 'unreachable' | 'signed-out';
+
+interface Undo {
+  readonly inspection: string;
+  readonly body: ChangeBody;
+}
+
+interface InspectionsState {
+  readonly ready: boolean;
+  readonly byId: Readonly<Record<string, Inspection>>;
+  readonly waiting: number;
+  readonly reach: Reach;
+  /** Sentences of the office about changes that it refused; shown until they are read. */
+  readonly refusals: readonly string[];
+  /** Set when the device itself cannot store; nothing may then pretend to be saved. */
+  readonly deviceTrouble: string | undefined;
+  readonly undos: readonly Undo[];
+}
+
+export const useInspections = create<InspectionsState>(() => ({
+  ready: false,
+  byId: {},
+  waiting: 0,
+  reach: 'reached',
+  refusals: [],
+  deviceTrouble: undefined,
+  undos: [],
+}));
+const { setState: set, getState: get } = useInspections;
+
+/** Changes sent at once; the office takes 200. */
+const PORTION = 100;
+const MOST_UNDOS = 100;
+const LONGEST_PAUSE_MS = 15_000;
+
+let device: Device | undefined;
+let queue: Waiting[] = [];
+/** Writes to the device, one after the other, in the order of the taps. */
+let writing: Promise<unknown> = Promise.resolve();
+let sending: Promise<void> | undefined;
+let pauseMs = 1000;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** Opens the store of an account: first what the device has, then what the office has. */
+export async function openStore(account: string): Promise<void> {
+  closeStore();
+  device = await Device.open(account);
+  const kept = await device.everything();
+  queue = kept.queue;
+  set({ ready: true, byId: Object.fromEntries(kept.inspections.map((one) => [one.id, one])), waiting: queue.length });
+  void catchUp();
+}
+
+export function closeStore(): void {
+  clearTimeout(timer);
+  device?.close();
+  device = undefined;
+  queue = [];
+  writing = Promise.resolve();
+  set({ ready: false, byId: {}, waiting: 0, reach: 'reached', refusals: [], undos: [], deviceTrouble: undefined });
+}
+
+function commit(body: ChangeBody): { change: Change; before: Inspection | undefined } {
+  const change = { ...body, id: crypto.randomUUID(), at: new Date().toISOString() } as Change;
+  const before = get().byId[change.inspection];
+  const applied = applyChange(before, change);
+  if (!applied.ok) throw new Error(applied.why);
+  set((state) => ({ byId: { ...state.byId, [change.inspection]: applied.inspection }, waiting: state.waiting + 1 }));
+  const target = device;
+  writing = writing
+    .then(async () => {
+      if (!target) throw new Error('no store is open');
+      const key = await target.keep(applied.inspection, change);
+      queue.push({ key, change });
+    })
+    .then(
+      () => void catchUp(),
+      () => set({ deviceTrouble: 'This phone cannot store what you enter (its storage may be full or blocked). Do not close this page; free some storage, then enter one more fact.' }),
+    );
+  return { change, before };
+}
+
+/** Records a change at once, in memory and on the device; the office follows by itself. Throws an Error with a sentence if it cannot be. */
+export function record(body: ChangeBody): void {
+  const { change, before } = commit(body);
+  const back = before && undoOf(before, change);
+  if (back) set((state) => ({ undos: [...state.undos, { inspection: change.inspection, body: back }].slice(-MOST_UNDOS) }));
+}
+
+/** Takes the last change of an inspection back. */
+export function undo(inspection: string): void {
+  const last = get().undos.findLast((one) => one.inspection === inspection);
+  if (!last) return;
+  set((state) => ({ undos: state.undos.filter((one) => one !== last) }));
+  commit(last.body);
+}
+
+export function openInspection(header: Header): string {
+  const inspection = crypto.randomUUID();
+  commit({ type: 'open', inspection, header });
+  return inspection;
+}
+
+export const readRefusals = () => set({ refusals: [] });
+
+async function sendPortion(target: Device): Promise<void> {
+  const portion = queue.slice(0, PORTION);
+  const results = await office.take(portion.map((one) => one.change));
+  const refusals = results.flatMap((one) => (one.status === 'refused' ? [one.detail] : []));
+  await target.settle(portion.map((one) => one.key));
+  queue = queue.slice(portion.length);
+  set((state) => ({ waiting: Math.max(0, state.waiting - portion.length), refusals: [...state.refusals, ...refusals] }));
+}
+
+/** Fetches what the office has. An inspection with changes still waiting here stays as it is until they are sent. */
+async function pull(target: Device): Promise<void> {
+  const theirs = await office.inspections();
+  await writing;
+  const own = new Set(queue.map((one) => one.change.inspection));
+  const put = theirs.filter((one) => !own.has(one.id));
+  const known = new Set(theirs.map((one) => one.id));
+  const away = Object.keys(get().byId).filter((id) => !known.has(id) && !own.has(id));
+  await target.mirror(put, away);
+  set((state) => {
+    const byId = { ...state.byId };
+    for (const id of away) delete byId[id];
+    for (const one of put) byId[one.id] = one;
+    return { byId };
+  });
+}
+
+/** Sends what waits, then fetches; tries again by itself, ever more slowly, while the office cannot be reached. */
+export function catchUp(): Promise<void> {
+  sending ??= (async () => {
+    const target = device;
+    if (!target) return;
+    try {
+      while (queue.length > 0) await sendPortion(target);
+      await pull(target);
+      pauseMs = 1000;
+      set({ reach: 'reached' });
+    } catch (error) {
+      if (device !== target) return;
+      if (error instanceof Refused && error.status === 401) set({ reach: 'signed-out' });
+      else if (error instanceof Unreachable || error instanceof Refused) {
+        set({ reach: 'unreachable' });
+        clearTimeout(timer);
+        timer = setTimeout(() => void catchUp(), pauseMs);
+        pauseMs = Math.min(pauseMs * 2, LONGEST_PAUSE_MS);
+      } else throw error;
+    }
+  })().finally(() => {
+    sending = undefined;
+    if (device && queue.length > 0 && get().reach === 'reached') void catchUp();
+  });
+  return sending;
+}
+
+if (typeof window !== 'undefined' && typeof window.addEventListener === 'function') {
+  window.addEventListener('online', () => void catchUp());
+  window.addEventListener('focus', () => void catchUp());
+}

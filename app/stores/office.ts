@@ -1,0 +1,94 @@
+import type { Change, Inspection } from '@careful-latch/core/record';
+import type { Edition } from '@careful-latch/core/codebook';
+import type { Case } from '@careful-latch/core/case';
+import type { Evaluation } from '@careful-latch/core/verdict';
+import type { Header, Signed } from '@careful-latch/core/record';
+
+/** The office could not be asked at all: no signal, or its server is down. */
+export class Unreachable extends Error {}
+
+/** The office answered no, with a sentence. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+export interface SessionState {
+  readonly csrfToken: string;
+  readonly account: { readonly id: string; readonly login: string; readonly name: string; readonly role: 'inspector' | 'contractor' } | null;
+  readonly office: { readonly id: string; readonly name: string; readonly edition: Edition } | null;
+  readonly demo: readonly { readonly login: string; readonly name: string; readonly role: string; readonly password: string }[];
+  readonly needsSetup: boolean;
+}
+
+export interface SignedRecord {
+  readonly id: string;
+  readonly seal: string;
+  readonly sealHolds: boolean;
+  readonly record: { readonly header: Header; readonly case: Case; readonly evaluation: Evaluation; readonly decision: Signed; readonly signedBy: { readonly name: string }; readonly office: { readonly name: string } };
+}
+
+export type ChangeResult = { readonly id: string; readonly status: 'taken' | 'taken-before'; readonly revision: number } | { readonly id: string; readonly status: 'refused'; readonly detail: string };
+
+const PATIENCE_MS = 15_000;
+let token: string | undefined;
+
+async function ask<T>(method: string, path: string, body?: object): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: { ...(body ? { 'content-type': 'application/json' } : {}), ...(token ? { 'x-csrf-token': token } : {}) },
+      body: body && JSON.stringify(body),
+      signal: AbortSignal.timeout(PATIENCE_MS),
+    });
+  } catch {
+    throw new Unreachable('The office cannot be reached.');
+  }
+  const isJson = /json/.test(response.headers.get('content-type') ?? '');
+  if (response.status >= 502 || !isJson) throw new Unreachable('The office does not answer as it should.');
+  const answer = (await response.json()) as T & { detail?: string };
+  if (!response.ok) throw new Refused(response.status, answer.detail ?? 'The office refused.');
+  return answer;
+}
+
+async function session(method: string, body?: object): Promise<SessionState> {
+  const state = await ask<SessionState>(method, '/session', body);
+  token = state.csrfToken;
+  return state;
+}
+
+/** A change that carries the session's token; where that is out of date, a new one is fetched once. */
+async function change<T>(method: string, path: string, body?: object): Promise<T> {
+  if (!token) await session('GET');
+  try {
+    return await ask<T>(method, path, body);
+  } catch (error) {
+    if (!(error instanceof Refused) || error.status !== 403) throw error;
+    await session('GET');
+    return ask<T>(method, path, body);
+  }
+}
+
+/** What can be asked of the office. Each throws `Unreachable` or `Refused`, whose message is a sentence. */
+export const office = {
+  session: () => session('GET'),
+  async signIn(login: string, password: string): Promise<SessionState> {
+    const state = await change<SessionState>('POST', '/session', { login, password });
+    token = state.csrfToken;
+    return state;
+  },
+  async signOut(): Promise<SessionState> {
+    const state = await change<SessionState>('DELETE', '/session');
+    token = state.csrfToken;
+    return state;
+  },
+  setUp: (wanted: object) => change<{ login: string }>('POST', '/setup', wanted),
+  inspections: async () => (await ask<{ inspections: Inspection[] }>('GET', '/inspections')).inspections,
+  records: async (id: string) => (await ask<{ records: SignedRecord[] }>('GET', `/inspections/${id}/records`)).records,
+  take: async (changes: readonly Change[]) => (await change<{ results: ChangeResult[] }>('POST', '/changes', { changes })).results,
+};

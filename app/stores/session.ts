@@ -1,0 +1,75 @@
+import { create } from 'zustand';
+import { catchUp, closeStore, openStore } from './inspections';
+import { Unreachable, office, type SessionState } from './office';
+
+type Account = NonNullable<SessionState['account']>;
+type Office = NonNullable<SessionState['office']>;
+
+interface Session {
+  readonly known: 'asking' | 'signed-in' | 'signed-out' | 'unreachable';
+  readonly account: Account | null;
+  readonly office: Office | null;
+  readonly demo: SessionState['demo'];
+  readonly needsSetup: boolean;
+}
+
+export const useSession = create<Session>(() => ({ known: 'asking', account: null, office: null, demo: [], needsSetup: false }));
+const { setState: set } = useSession;
+
+/** Who signed in on this device last, so that it opens without the office. */
+const REMEMBERED = 'careful-latch-account';
+
+function remembered(): Pick<Session, 'account' | 'office'> | undefined {
+  try {
+    return JSON.parse(localStorage.getItem(REMEMBERED) ?? '') as Pick<Session, 'account' | 'office'>;
+  } catch {
+    return undefined;
+  }
+}
+
+async function enter(account: Account, at: Office | null): Promise<void> {
+  localStorage.setItem(REMEMBERED, JSON.stringify({ account, office: at }));
+  if (useSession.getState().account?.id === account.id) void catchUp();
+  else await openStore(account.id);
+  set({ known: 'signed-in', account, office: at, demo: [], needsSetup: false });
+}
+
+const leave = (state: SessionState) => set({ known: 'signed-out', account: null, office: null, demo: state.demo, needsSetup: state.needsSetup });
+
+/** Opens with whoever was signed in on this device, then asks the office. */
+export async function resume(): Promise<void> {
+  const last = remembered();
+  if (last?.account) await enter(last.account, last.office);
+  try {
+    const state = await office.session();
+    if (state.account) await enter(state.account, state.office);
+    else if (!last?.account) leave(state);
+    // Remembered here but not signed in at the office any more: the walk goes on, and the save line asks to sign in.
+  } catch (error) {
+    if (!(error instanceof Unreachable)) throw error;
+    if (!last?.account) set({ known: 'unreachable' });
+  }
+}
+
+/** Signs in; throws an Error with a sentence. */
+export async function signIn(login: string, password: string): Promise<void> {
+  const state = await office.signIn(login, password);
+  if (state.account) await enter(state.account, state.office);
+}
+
+/** Signs out. What waits to be sent stays on the device under this account. */
+export async function signOut(): Promise<void> {
+  localStorage.removeItem(REMEMBERED);
+  closeStore();
+  try {
+    leave(await office.signOut());
+  } catch {
+    set({ known: 'unreachable', account: null, office: null });
+  }
+}
+
+/** Makes the first account of a fresh installation and signs in with it. */
+export async function setUp(wanted: { office: string; edition: string; name: string; login: string; password: string }): Promise<void> {
+  await office.setUp(wanted);
+  await signIn(wanted.login, wanted.password);
+}

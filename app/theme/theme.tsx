@@ -1,0 +1,71 @@
+import { ThemeProvider, createTheme } from '@rneui/themed';
+import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
+import { useColorScheme } from 'react-native';
+import { usePreferences } from '../stores/preferences';
+import { DAY, NIGHT, type Palette } from './palette';
+
+export const TEXT_FONT = 'Atkinson Hyperlegible, system-ui, sans-serif';
+export const READING_FONT = 'IBM Plex Mono, ui-monospace, monospace';
+/** Smallest side of anything that is tapped, px; the main act is taller. */
+export const TARGET = 48;
+export const MAIN_TARGET = 56;
+
+const PaletteContext = createContext<Palette>(DAY);
+export const usePalette = () => useContext(PaletteContext);
+
+/** Squared, with one cut edge, like a breaker handle. */
+export const cut = (px = 10) => ({ clipPath: `polygon(0 0, calc(100% - ${px}px) 0, 100% ${px}px, 100% 100%, 0 100%)` }) as object;
+
+const elementsTheme = (palette: Palette, dark: boolean) =>
+  createTheme({
+    mode: dark ? 'dark' : 'light',
+    [dark ? 'darkColors' : 'lightColors']: {
+      primary: palette.ink,
+      secondary: palette.copper,
+      background: palette.paper,
+      white: palette.paper,
+      black: palette.ink,
+      error: palette.violation,
+      success: palette.holds,
+      warning: palette.unproven,
+      divider: palette.hairline,
+      grey3: palette.quiet,
+    },
+    components: {
+      Text: { style: { fontFamily: TEXT_FONT, fontSize: 18, lineHeight: 25, color: palette.ink } },
+      Button: {
+        buttonStyle: { minHeight: MAIN_TARGET, borderRadius: 0, paddingHorizontal: 20, ...cut(14) },
+        titleStyle: { fontFamily: TEXT_FONT, fontWeight: '700', fontSize: 20 },
+        containerStyle: { borderRadius: 0 },
+      },
+      Input: {
+        containerStyle: { paddingHorizontal: 0 },
+        inputContainerStyle: { borderWidth: 1, borderBottomWidth: 2, borderColor: palette.quiet, backgroundColor: palette.sheet, paddingHorizontal: 12, minHeight: TARGET },
+        inputStyle: { fontFamily: TEXT_FONT, fontSize: 19, color: palette.ink, minHeight: TARGET },
+        labelStyle: { fontFamily: TEXT_FONT, fontSize: 17, fontWeight: '700', color: palette.ink, marginBottom: 4 },
+        errorStyle: { fontFamily: TEXT_FONT, fontSize: 16, margin: 0, marginTop: 4, color: palette.violation },
+        placeholderTextColor: palette.quiet,
+      },
+    },
+  });
+
+/** Day and night: the device decides until the person does. */
+export function Appearance({ children }: { children: ReactNode }) {
+  const device = useColorScheme();
+  const chosen = usePreferences((one) => one.appearance);
+  const dark = chosen === 'night' || (chosen === 'device' && device === 'dark');
+  const palette = dark ? NIGHT : DAY;
+  const theme = useMemo(() => elementsTheme(palette, dark), [palette, dark]);
+  useEffect(() => {
+    document.documentElement.style.setProperty('color-scheme', dark ? 'dark' : 'light');
+    document.body.style.backgroundColor = palette.paper;
+    document.querySelector('meta[name="theme-color"]')?.setAttribute('content', palette.paper);
+  }, [dark, palette]);
+  return (
+    <PaletteContext.Provider value={palette}>
+      <ThemeProvider key={dark ? 'night' : 'day'} theme={theme}>
+        {children}
+      </ThemeProvider>
+    </PaletteContext.Provider>
+  );
+}
