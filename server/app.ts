@@ -98,7 +98,11 @@ export function createApp({ pool, db, log, sessionSecret, webFolder }: Options):
     app.use((request, response, next) => {
       if (request.method !== 'GET' || /\.\w+$/.test(request.path)) return next();
       request.url = '/index.html';
-      expressStaticGzip(webFolder, { enableBrotli: true, orderPreference: ['br'], serveStatic: { setHeaders: (res) => void res.setHeader('Cache-Control', 'no-cache') } })(request, response, next);
+      expressStaticGzip(webFolder, {
+        enableBrotli: true,
+        orderPreference: ['br'],
+        serveStatic: { setHeaders: (res) => void res.setHeader('Cache-Control', 'no-cache') },
+      })(request, response, next);
     });
   }
   app.use(notFound);

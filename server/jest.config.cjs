@@ -1,1 +1,6 @@
-module.exports = { ...require('../tools/jest-node.cjs'), displayName: 'server', rootDir: __dirname, testTimeout: 20_000 };
+module.exports = {
+  ...require('../tools/jest-node.cjs'),
+  displayName: 'server',
+  rootDir: __dirname,
+  testTimeout: 20_000,
+};

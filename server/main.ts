@@ -27,7 +27,11 @@ function sessionSecret(): string {
   return readFileSync(file, 'utf8');
 }
 
-const log = pino({ level: process.env.LOG_LEVEL ?? 'info', base: undefined, redact: ['req.headers.cookie', 'req.headers["x-csrf-token"]', 'res.headers["set-cookie"]'] });
+const log = pino({
+  level: process.env.LOG_LEVEL ?? 'info',
+  base: undefined,
+  redact: ['req.headers.cookie', 'req.headers["x-csrf-token"]', 'res.headers["set-cookie"]'],
+});
 
 async function main(): Promise<void> {
   if (!databaseUrl) throw new Error('DATABASE_URL is not set. Use npm start, which sets up a database, or set it.');
@@ -37,7 +41,10 @@ async function main(): Promise<void> {
 
   const app = createApp({ ...connection, log, sessionSecret: sessionSecret(), webFolder: join(root, 'app', 'dist') });
   const server = createServer(app).listen(port, host);
-  await Promise.race([once(server, 'listening'), once(server, 'error').then(([error]) => Promise.reject(error as Error))]);
+  await Promise.race([
+    once(server, 'listening'),
+    once(server, 'error').then(([error]) => Promise.reject(error as Error)),
+  ]);
   log.info({ port }, 'serving');
   process.send?.('serving');
 

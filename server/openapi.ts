@@ -39,7 +39,8 @@ const outcome = object({
   working: list(step),
   remedy: { type: ['string', 'null'] },
 });
-const change = (type: string, more: Record<string, Json>): Json => object({ id: uuid, inspection: uuid, at: instant, type: { const: type }, ...more });
+const change = (type: string, more: Record<string, Json>): Json =>
+  object({ id: uuid, inspection: uuid, at: instant, type: { const: type }, ...more });
 const listName: Json = { enum: ['cord', 'feeder.stretches'] };
 const position: Json = { type: 'integer', minimum: 0, maximum: 20 };
 
@@ -54,7 +55,13 @@ const schemas: Record<string, Json> = {
     needsSetup: { type: 'boolean' },
   }),
   Credentials: object({ login: text, password: text }),
-  Setup: object({ office: text, edition: { enum: EDITIONS }, name: text, login: text, password: { type: 'string', minLength: 10 } }),
+  Setup: object({
+    office: text,
+    edition: { enum: EDITIONS },
+    name: text,
+    login: text,
+    password: { type: 'string', minLength: 10 },
+  }),
   Header: header,
   Signed: object({ ...decision, id: uuid, at: instant, seal: text }),
   Inspection: object({
@@ -114,7 +121,10 @@ const schemas: Record<string, Json> = {
 };
 
 const json = (schema: Json): Json => ({ content: { 'application/json': { schema } } });
-const problem: Json = { description: 'A problem, with a sentence for people', content: { 'application/problem+json': { schema: ref('Problem') } } };
+const problem: Json = {
+  description: 'A problem, with a sentence for people',
+  content: { 'application/problem+json': { schema: ref('Problem') } },
+};
 const answers = (status: string, name: string, description: string, problems: string[]): Json => ({
   [status]: { description, ...json(ref(name)) },
   ...Object.fromEntries(problems.map((one) => [one, problem])),
@@ -129,27 +139,83 @@ export function openApi(): Json {
   const { $schema: _, ...caseSchema } = caseJsonSchema();
   return {
     openapi: '3.1.0',
-    info: { title: 'Careful Latch', version: '0.1.0', description: 'Inspections of portable generator connections. It records and computes; it approves nothing by itself.' },
+    info: {
+      title: 'Careful Latch',
+      version: '0.1.0',
+      description:
+        'Inspections of portable generator connections. It records and computes; it approves nothing by itself.',
+    },
     paths: {
       '/healthz': { get: { summary: 'The process is alive', responses: answers('200', 'Health', 'Alive', []) } },
-      '/readyz': { get: { summary: 'The database answers too', responses: answers('200', 'Health', 'Ready', ['503']) } },
+      '/readyz': {
+        get: { summary: 'The database answers too', responses: answers('200', 'Health', 'Ready', ['503']) },
+      },
       '/api/session': {
-        get: { summary: 'Who is signed in, and the token that changes must carry', responses: answers('200', 'Session', 'The session', []) },
-        post: { summary: 'Sign in', ...protectedChange, ...body('Credentials'), responses: answers('200', 'Session', 'Signed in', ['401', '403', '422', '429']) },
-        delete: { summary: 'Sign out', ...protectedChange, responses: answers('200', 'Session', 'Signed out', ['403']) },
+        get: {
+          summary: 'Who is signed in, and the token that changes must carry',
+          responses: answers('200', 'Session', 'The session', []),
+        },
+        post: {
+          summary: 'Sign in',
+          ...protectedChange,
+          ...body('Credentials'),
+          responses: answers('200', 'Session', 'Signed in', ['401', '403', '422', '429']),
+        },
+        delete: {
+          summary: 'Sign out',
+          ...protectedChange,
+          responses: answers('200', 'Session', 'Signed out', ['403']),
+        },
       },
       '/api/setup': {
-        post: { summary: 'First account of a fresh installation', ...protectedChange, ...body('Setup'), responses: { '201': { description: 'Made', ...json(object({ login: text })) }, '403': problem, '409': problem, '422': problem } },
+        post: {
+          summary: 'First account of a fresh installation',
+          ...protectedChange,
+          ...body('Setup'),
+          responses: {
+            '201': { description: 'Made', ...json(object({ login: text })) },
+            '403': problem,
+            '409': problem,
+            '422': problem,
+          },
+        },
       },
-      '/api/inspections': { get: { summary: 'All inspections of the office', ...signedIn, responses: answers('200', 'Inspections', 'The inspections', ['401']) } },
-      '/api/inspections/{id}': { get: { summary: 'One inspection', ...signedIn, parameters: [idParameter], responses: answers('200', 'Inspection', 'The inspection', ['401', '404', '422']) } },
+      '/api/inspections': {
+        get: {
+          summary: 'All inspections of the office',
+          ...signedIn,
+          responses: answers('200', 'Inspections', 'The inspections', ['401']),
+        },
+      },
+      '/api/inspections/{id}': {
+        get: {
+          summary: 'One inspection',
+          ...signedIn,
+          parameters: [idParameter],
+          responses: answers('200', 'Inspection', 'The inspection', ['401', '404', '422']),
+        },
+      },
       '/api/inspections/{id}/records': {
-        get: { summary: 'Its signed records, and whether their seals hold', ...signedIn, parameters: [idParameter], responses: answers('200', 'Records', 'The records', ['401', '422']) },
+        get: {
+          summary: 'Its signed records, and whether their seals hold',
+          ...signedIn,
+          parameters: [idParameter],
+          responses: answers('200', 'Records', 'The records', ['401', '422']),
+        },
       },
       '/api/changes': {
-        post: { summary: 'Take in what was recorded on a device; the same change twice is one change', ...signedIn, ...protectedChange, ...body('Changes'), responses: answers('200', 'Results', 'One result a change', ['401', '403', '413', '422']) },
+        post: {
+          summary: 'Take in what was recorded on a device; the same change twice is one change',
+          ...signedIn,
+          ...protectedChange,
+          ...body('Changes'),
+          responses: answers('200', 'Results', 'One result a change', ['401', '403', '413', '422']),
+        },
       },
     },
-    components: { schemas: { ...schemas, Case: caseSchema }, securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'careful-latch' } } },
+    components: {
+      schemas: { ...schemas, Case: caseSchema },
+      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'careful-latch' } },
+    },
   };
 }

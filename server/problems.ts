@@ -22,12 +22,23 @@ interface HttpError extends Error {
 function problemOf(error: HttpError): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ValidationError) return new Problem(422, 'Not as it should be', error.errors.join(' '));
-  if (error.type === 'entity.too.large') return new Problem(413, 'Too large', 'That is more than the office takes at once; nothing was changed.');
-  if (error.type === 'entity.parse.failed') return new Problem(400, 'Not readable', 'What was sent is no JSON; nothing was changed.');
+  if (error.type === 'entity.too.large')
+    return new Problem(413, 'Too large', 'That is more than the office takes at once; nothing was changed.');
+  if (error.type === 'entity.parse.failed')
+    return new Problem(400, 'Not readable', 'What was sent is no JSON; nothing was changed.');
   if (error.code === 'EBADCSRFTOKEN' || error.message === 'invalid csrf token')
-    return new Problem(403, 'Old page', 'This page is older than the session. Load it again; nothing that was entered is lost.');
-  if (error.status && error.status < 500) return new Problem(error.status, 'Not possible', 'The request cannot be answered as it is.');
-  return new Problem(500, 'Something failed', 'Something failed at the office. What was entered stays on the device; try again.');
+    return new Problem(
+      403,
+      'Old page',
+      'This page is older than the session. Load it again; nothing that was entered is lost.',
+    );
+  if (error.status && error.status < 500)
+    return new Problem(error.status, 'Not possible', 'The request cannot be answered as it is.');
+  return new Problem(
+    500,
+    'Something failed',
+    'Something failed at the office. What was entered stays on the device; try again.',
+  );
 }
 
 export const notFound: RequestHandler = (request) => {
@@ -42,5 +53,7 @@ export const answerProblems: ErrorRequestHandler = (error: HttpError, request, r
   response
     .status(problem.status)
     .type('application/problem+json')
-    .send(JSON.stringify({ type: 'about:blank', title: problem.title, status: problem.status, detail: problem.detail }));
+    .send(
+      JSON.stringify({ type: 'about:blank', title: problem.title, status: problem.status, detail: problem.detail }),
+    );
 };

@@ -21,12 +21,22 @@ const signedIn = async (login = 'ilse') => {
   await who.signIn(login);
   return who;
 };
-const APPROVAL = { kind: 'approved', conditions: '', dueOn: null, overruled: [], signature: { name: 'Ilse O’Harrow', path: '' } } as const;
+const APPROVAL = {
+  kind: 'approved',
+  conditions: '',
+  dueOn: null,
+  overruled: [],
+  signature: { name: 'Ilse O’Harrow', path: '' },
+} as const;
 
 describe('sessions', () => {
   test('a stranger sees the demo sign-ins and nothing else', async () => {
     const who = await visitor(office);
-    const session = (await who.get('/api/session')).body as { account: null; demo: { login: string }[]; needsSetup: boolean };
+    const session = (await who.get('/api/session')).body as {
+      account: null;
+      demo: { login: string }[];
+      needsSetup: boolean;
+    };
     expect(session).toMatchObject({ account: null, office: null, needsSetup: false });
     expect(session.demo.map((one) => one.login)).toEqual(['ilse', 'joss', 'maro']);
     const refused = await who.get('/api/inspections');
@@ -41,7 +51,11 @@ describe('sessions', () => {
     expect((await who.signIn('nobody')).status).toBe(401);
     const before = await who.get('/api/session');
     const inside = await who.signIn(' Ilse ');
-    expect(inside.body).toMatchObject({ account: { name: 'Ilse O’Harrow', role: 'inspector' }, office: { edition: '2020' }, demo: [] });
+    expect(inside.body).toMatchObject({
+      account: { name: 'Ilse O’Harrow', role: 'inspector' },
+      office: { edition: '2020' },
+      demo: [],
+    });
     expect(inside.headers['set-cookie']).not.toEqual(before.headers['set-cookie']);
     await who.signOut();
     expect((await who.get('/api/inspections')).status).toBe(401);
@@ -63,7 +77,8 @@ describe('sessions', () => {
   });
 
   test('passwords are not stored', async () => {
-    for (const { passwordHash } of await office.db.select().from(accounts)) expect(passwordHash).toMatch(/^\$argon2id\$/);
+    for (const { passwordHash } of await office.db.select().from(accounts))
+      expect(passwordHash).toMatch(/^\$argon2id\$/);
   });
 });
 
@@ -73,7 +88,9 @@ describe('setup', () => {
     const who = await visitor(empty);
     expect((await who.get('/api/session')).body).toMatchObject({ needsSetup: true, demo: [] });
     const wanted = { office: 'Test office', edition: '2023', name: 'Ana d’Ys', login: 'ana', password: 'long enough' };
-    expect((await who.post('/api/setup', { ...wanted, password: 'short' })).body).toMatchObject({ detail: 'A password has at least 10 characters.' });
+    expect((await who.post('/api/setup', { ...wanted, password: 'short' })).body).toMatchObject({
+      detail: 'A password has at least 10 characters.',
+    });
     expect((await who.post('/api/setup', wanted)).status).toBe(201);
     expect((await who.post('/api/setup', { ...wanted, login: 'eve' })).status).toBe(409);
     expect((await who.signIn('ana', 'long enough')).body).toMatchObject({ account: { name: 'Ana d’Ys' } });
@@ -87,14 +104,27 @@ describe('changes', () => {
     const id = randomUUID();
     const source = (await office.db.select().from(inspections).where(eq(inspections.id, DEMO_PROPERTIES[0]!.id)))[0]!;
     const opened = opening(id);
-    const facts = Object.entries(source.case.breaker!).map(([key, value]) => changeOf({ type: 'fact', inspection: id, path: `breaker.${key}`, value: value as string }));
+    const facts = Object.entries(source.case.breaker!).map(([key, value]) =>
+      changeOf({ type: 'fact', inspection: id, path: `breaker.${key}`, value: value as string }),
+    );
     const results = (await who.change(opened, ...facts)).body as { results: { status: string; revision: number }[] };
-    expect(results.results.map((one) => one.revision)).toEqual([...facts.keys()].map((i) => i + 1).concat(facts.length + 1));
+    expect(results.results.map((one) => one.revision)).toEqual(
+      [...facts.keys()].map((i) => i + 1).concat(facts.length + 1),
+    );
     const found = (await who.get(`/api/inspections/${id}`)).body as Inspection;
-    expect(found).toMatchObject({ revision: facts.length + 1, header: { owner: 'Nella D’Arbois' }, case: { breaker: source.case.breaker } });
+    expect(found).toMatchObject({
+      revision: facts.length + 1,
+      header: { owner: 'Nella D’Arbois' },
+      case: { breaker: source.case.breaker },
+    });
 
-    const early = (await who.change(changeOf({ type: 'decide', inspection: id, decision: { ...APPROVAL, overruled: [] } }))).body as { results: { status: string; detail: string }[] };
-    expect(early.results[0]).toMatchObject({ status: 'refused', detail: expect.stringContaining('points stand against approval') as string });
+    const early = (
+      await who.change(changeOf({ type: 'decide', inspection: id, decision: { ...APPROVAL, overruled: [] } }))
+    ).body as { results: { status: string; detail: string }[] };
+    expect(early.results[0]).toMatchObject({
+      status: 'refused',
+      detail: expect.stringContaining('points stand against approval') as string,
+    });
   });
 
   test('the same change twice is one change', async () => {
@@ -103,7 +133,12 @@ describe('changes', () => {
     const fact = changeOf({ type: 'fact', inspection: id, path: 'breaker.ratingA', value: 50 });
     await who.change(opening(id), fact);
     const again = await who.change(fact, fact);
-    expect(again.body).toEqual({ results: [{ id: fact.id, status: 'taken-before', revision: 2 }, { id: fact.id, status: 'taken-before', revision: 2 }] });
+    expect(again.body).toEqual({
+      results: [
+        { id: fact.id, status: 'taken-before', revision: 2 },
+        { id: fact.id, status: 'taken-before', revision: 2 },
+      ],
+    });
     expect(await office.db.$count(changes, eq(changes.inspection, id))).toBe(2);
   });
 
@@ -123,13 +158,21 @@ describe('changes', () => {
   test('a cord is taken out and put back', async () => {
     const who = await signedIn();
     const inspection = randomUUID();
-    const length = (i: number, value: number) => changeOf({ type: 'fact', inspection, path: `cord[${i}].lengthFt`, value });
-    await who.change(opening(inspection), length(0, 20), length(1, 30), changeOf({ type: 'remove', inspection, list: 'cord', index: 0 }));
+    const length = (i: number, value: number) =>
+      changeOf({ type: 'fact', inspection, path: `cord[${i}].lengthFt`, value });
+    await who.change(
+      opening(inspection),
+      length(0, 20),
+      length(1, 30),
+      changeOf({ type: 'remove', inspection, list: 'cord', index: 0 }),
+    );
     const cords = async () => ((await who.get(`/api/inspections/${inspection}`)).body as Inspection).case.cord;
     expect(await cords()).toEqual([{ lengthFt: 30 }]);
     await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { lengthFt: 20 } }));
     expect(await cords()).toEqual([{ lengthFt: 20 }, { lengthFt: 30 }]);
-    const { results } = (await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { colour: 'red' } }))).body as { results: unknown[] };
+    const { results } = (
+      await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { colour: 'red' } }))
+    ).body as { results: unknown[] };
     expect(results).toMatchObject([{ status: 'refused' }]);
   });
 
@@ -154,12 +197,19 @@ describe('changes', () => {
     const elsewhere = randomUUID();
     await office.db.insert(offices).values({ id: elsewhere, name: 'Elsewhere', edition: '2017' });
     const [template] = await office.db.select().from(accounts).where(eq(accounts.login, 'ilse'));
-    await office.db.insert(accounts).values({ ...template!, id: randomUUID(), office: elsewhere, login: 'eve', demo: false });
+    await office.db
+      .insert(accounts)
+      .values({ ...template!, id: randomUUID(), office: elsewhere, login: 'eve', demo: false });
     const eve = await signedIn('eve');
     expect((await eve.get('/api/inspections')).body).toEqual({ inspections: [] });
     expect((await eve.get(`/api/inspections/${mine!.id}`)).status).toBe(404);
     expect((await eve.get(`/api/inspections/${mine!.id}/records`)).body).toEqual({ records: [] });
-    const { results } = (await eve.change(changeOf({ type: 'fact', inspection: mine!.id, path: 'breaker.ratingA', value: 15 }), opening(mine!.id))).body as { results: unknown[] };
+    const { results } = (
+      await eve.change(
+        changeOf({ type: 'fact', inspection: mine!.id, path: 'breaker.ratingA', value: 15 }),
+        opening(mine!.id),
+      )
+    ).body as { results: unknown[] };
     expect(results).toMatchObject([{ status: 'refused' }, { status: 'refused' }]);
   });
 
@@ -167,17 +217,29 @@ describe('changes', () => {
     const maro = await signedIn('maro');
     const inspection = randomUUID();
     const stop = { ...APPROVAL, kind: 'stop-work' } as const;
-    const { results } = (await maro.change(opening(inspection), changeOf({ type: 'decide', inspection, decision: { ...stop, overruled: [] } }))).body as { results: unknown[] };
-    expect(results).toMatchObject([{ status: 'taken' }, { status: 'refused', detail: expect.stringContaining('inspector') as string }]);
+    const { results } = (
+      await maro.change(
+        opening(inspection),
+        changeOf({ type: 'decide', inspection, decision: { ...stop, overruled: [] } }),
+      )
+    ).body as { results: unknown[] };
+    expect(results).toMatchObject([
+      { status: 'taken' },
+      { status: 'refused', detail: expect.stringContaining('inspector') as string },
+    ]);
   });
 
   test('two devices at once: every change gets a revision of its own', async () => {
     const [one, two] = [await signedIn('ilse'), await signedIn('joss')];
     const inspection = randomUUID();
     await one.change(opening(inspection));
-    const facts = (value: number) => Array.from({ length: 10 }, () => changeOf({ type: 'fact', inspection, path: 'breaker.ratingA', value }));
+    const facts = (value: number) =>
+      Array.from({ length: 10 }, () => changeOf({ type: 'fact', inspection, path: 'breaker.ratingA', value }));
     await Promise.all([one.change(...facts(30)), two.change(...facts(50))]);
-    const rows = await office.db.select({ revision: changes.revision }).from(changes).where(eq(changes.inspection, inspection));
+    const rows = await office.db
+      .select({ revision: changes.revision })
+      .from(changes)
+      .where(eq(changes.inspection, inspection));
     expect(rows.map((row) => row.revision).sort((a, b) => a - b)).toEqual(Array.from({ length: 21 }, (_, i) => i + 1));
   });
 });
@@ -186,9 +248,14 @@ describe('records', () => {
   test('the demo’s signed records hold their seals, and keep what was shown', async () => {
     const who = await signedIn();
     const id = DEMO_PROPERTIES[2]!.id; // signed at 68 °C with 10 AWG, changed to 8 AWG since
-    const { records } = (await who.get(`/api/inspections/${id}/records`)).body as { records: { sealHolds: boolean; record: { evaluation: Evaluation } }[] };
+    const { records } = (await who.get(`/api/inspections/${id}/records`)).body as {
+      records: { sealHolds: boolean; record: { evaluation: Evaluation } }[];
+    };
     expect(records).toHaveLength(1);
-    expect(records[0]).toMatchObject({ sealHolds: true, record: { evaluation: { verdict: 'do-not-energise' }, signedBy: { name: 'Ilse O’Harrow' } } });
+    expect(records[0]).toMatchObject({
+      sealHolds: true,
+      record: { evaluation: { verdict: 'do-not-energise' }, signedBy: { name: 'Ilse O’Harrow' } },
+    });
     expect((await who.get(`/api/inspections/${id}`)).body).toMatchObject({ changedSinceDecision: true });
   });
 
@@ -196,11 +263,18 @@ describe('records', () => {
     const who = await signedIn();
     const id = DEMO_PROPERTIES[0]!.id;
     await who.change(changeOf({ type: 'decide', inspection: id, decision: { ...APPROVAL, overruled: [] } }));
-    const seals = async () => ((await who.get(`/api/inspections/${id}/records`)).body as { records: { sealHolds: boolean; seal: string; record: { previousSeal: string | null } }[] }).records;
+    const seals = async () =>
+      (
+        (await who.get(`/api/inspections/${id}/records`)).body as {
+          records: { sealHolds: boolean; seal: string; record: { previousSeal: string | null } }[];
+        }
+      ).records;
     const [first, second] = await seals();
     expect(second!.record.previousSeal).toBe(first!.seal);
     expect([first!.sealHolds, second!.sealHolds]).toEqual([true, true]);
-    await office.db.execute(sql`UPDATE ${decisions} SET record = jsonb_set(record, '{header,address}', '"elsewhere"') WHERE inspection = ${id} AND record->>'previousSeal' IS NULL`);
+    await office.db.execute(
+      sql`UPDATE ${decisions} SET record = jsonb_set(record, '{header,address}', '"elsewhere"') WHERE inspection = ${id} AND record->>'previousSeal' IS NULL`,
+    );
     expect((await seals()).map((one) => one.sealHolds)).toEqual([false, true]);
   });
 });
@@ -225,7 +299,10 @@ describe('OpenAPI', () => {
     const who = await signedIn();
     const spec = (await who.get('/api/openapi.json')).body as {
       openapi: string;
-      paths: Record<string, Record<string, { responses: Record<string, { content: Record<string, { schema: object }> }> }>>;
+      paths: Record<
+        string,
+        Record<string, { responses: Record<string, { content: Record<string, { schema: object }> }> }>
+      >;
     };
     expect(spec.openapi).toBe('3.1.0');
     ajv.addSchema(spec, 'spec');
@@ -238,28 +315,44 @@ describe('OpenAPI', () => {
       ['/api/session', 'post', async () => stranger.signIn('joss')],
       ['/api/session', 'post', async () => stranger.signIn('joss', 'wrong password')],
       ['/api/session', 'delete', async () => stranger.signOut()],
-      ['/api/setup', 'post', async () => who.post('/api/setup', { office: 'x', edition: '2023', name: 'x', login: 'x', password: 'long enough' })],
-      ['/api/changes', 'post', async () => who.change(opening(id), changeOf({ type: 'fact', inspection: id, path: 'odd', value: 1 }))],
+      [
+        '/api/setup',
+        'post',
+        async () =>
+          who.post('/api/setup', { office: 'x', edition: '2023', name: 'x', login: 'x', password: 'long enough' }),
+      ],
+      [
+        '/api/changes',
+        'post',
+        async () => who.change(opening(id), changeOf({ type: 'fact', inspection: id, path: 'odd', value: 1 })),
+      ],
       ['/api/changes', 'post', async () => who.post('/api/changes', {})],
       ['/api/inspections', 'get', async () => who.get('/api/inspections')],
       ['/api/inspections', 'get', async () => (await visitor(office)).get('/api/inspections')],
       ['/api/inspections/{id}', 'get', async () => who.get(`/api/inspections/${DEMO_PROPERTIES[4]!.id}`)],
       ['/api/inspections/{id}', 'get', async () => who.get(`/api/inspections/${randomUUID()}`)],
       ['/api/inspections/{id}', 'get', async () => who.get('/api/inspections/seven')],
-      ['/api/inspections/{id}/records', 'get', async () => who.get(`/api/inspections/${DEMO_PROPERTIES[4]!.id}/records`)],
+      [
+        '/api/inspections/{id}/records',
+        'get',
+        async () => who.get(`/api/inspections/${DEMO_PROPERTIES[4]!.id}/records`),
+      ],
     ];
     for (const [path, method, ask] of asked) {
       const answer = await ask();
       const described = spec.paths[path]?.[method]?.responses[String(answer.status)];
       expect([path, method, answer.status, described !== undefined]).toEqual([path, method, answer.status, true]);
       expect(Object.keys(described!.content)).toEqual([answer.type]);
-      const pointer = ['paths', path, method, 'responses', String(answer.status), 'content', answer.type, 'schema'].map((part) => part.replaceAll('~', '~0').replaceAll('/', '~1')).join('/');
+      const pointer = ['paths', path, method, 'responses', String(answer.status), 'content', answer.type, 'schema']
+        .map((part) => part.replaceAll('~', '~0').replaceAll('/', '~1'))
+        .join('/');
       const valid = ajv.compile({ $ref: `spec#/${encodeURI(pointer)}` });
       valid(answer.body);
       expect([path, method, valid.errors]).toEqual([path, method, null]);
     }
     const covered = new Set(asked.map(([path, method]) => `${method} ${path}`));
-    for (const [path, methods] of Object.entries(spec.paths)) for (const method of Object.keys(methods)) expect(covered).toContain(`${method} ${path}`);
+    for (const [path, methods] of Object.entries(spec.paths))
+      for (const method of Object.keys(methods)) expect(covered).toContain(`${method} ${path}`);
   });
 
   test('an address that is none gets a sentence', async () => {

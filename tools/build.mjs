@@ -6,7 +6,12 @@ import { join } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 
 const FONTS = {
-  '@fontsource/atkinson-hyperlegible': ['atkinson-hyperlegible-latin-400-normal', 'atkinson-hyperlegible-latin-700-normal', 'atkinson-hyperlegible-latin-ext-400-normal', 'atkinson-hyperlegible-latin-ext-700-normal'],
+  '@fontsource/atkinson-hyperlegible': [
+    'atkinson-hyperlegible-latin-400-normal',
+    'atkinson-hyperlegible-latin-700-normal',
+    'atkinson-hyperlegible-latin-ext-400-normal',
+    'atkinson-hyperlegible-latin-ext-700-normal',
+  ],
   '@fontsource/ibm-plex-mono': ['ibm-plex-mono-latin-500-normal'],
 };
 const COMPRESSED = /\.(js|css|html|json|svg|webmanifest)$/;
@@ -21,8 +26,12 @@ function* files(folder) {
 }
 
 function fingerprint(root) {
-  const hash = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).update(readFileSync(new URL(import.meta.url)));
-  for (const folder of ['app', 'core']) for (const file of [...files(join(root, folder))].sort()) hash.update(file.slice(root.length)).update(readFileSync(file));
+  const hash = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .update(readFileSync(new URL(import.meta.url)));
+  for (const folder of ['app', 'core'])
+    for (const file of [...files(join(root, folder))].sort())
+      hash.update(file.slice(root.length)).update(readFileSync(file));
   return hash.digest('hex');
 }
 
@@ -34,16 +43,32 @@ export async function buildApplication(root, say) {
   if (existsSync(join(dist, 'index.html')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   say('building the application (about a minute)');
   rmSync(dist, { recursive: true, force: true });
-  const run = spawnSync(process.execPath, [join(root, 'node_modules', 'expo', 'bin', 'cli'), 'export', '--platform', 'web', '--output-dir', 'dist'], {
-    cwd: join(root, 'app'),
-    encoding: 'utf8',
-    env: { ...process.env, NODE_ENV: 'production', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', EXPO_UNSTABLE_TREE_SHAKING: '1', EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1' },
-  });
-  if (run.status !== 0) throw new Error(`The application could not be built:\n${`${run.stdout}\n${run.stderr}`.trim().split('\n').slice(-20).join('\n')}`);
+  const run = spawnSync(
+    process.execPath,
+    [join(root, 'node_modules', 'expo', 'bin', 'cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
+    {
+      cwd: join(root, 'app'),
+      encoding: 'utf8',
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        EXPO_OFFLINE: '1',
+        EXPO_NO_TELEMETRY: '1',
+        CI: '1',
+        EXPO_UNSTABLE_TREE_SHAKING: '1',
+        EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
+      },
+    },
+  );
+  if (run.status !== 0)
+    throw new Error(
+      `The application could not be built:\n${`${run.stdout}\n${run.stderr}`.trim().split('\n').slice(-20).join('\n')}`,
+    );
 
   mkdirSync(join(dist, 'fonts'), { recursive: true });
   for (const [name, faces] of Object.entries(FONTS))
-    for (const face of faces) copyFileSync(join(root, 'node_modules', name, 'files', `${face}.woff2`), join(dist, 'fonts', `${face}.woff2`));
+    for (const face of faces)
+      copyFileSync(join(root, 'node_modules', name, 'files', `${face}.woff2`), join(dist, 'fonts', `${face}.woff2`));
 
   const { generateSW } = await import('workbox-build');
   await generateSW({
@@ -61,11 +86,17 @@ export async function buildApplication(root, say) {
   });
 
   for (const file of everyFile(dist))
-    if (COMPRESSED.test(file)) writeFileSync(`${file}.br`, brotliCompressSync(readFileSync(file), { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }));
+    if (COMPRESSED.test(file))
+      writeFileSync(
+        `${file}.br`,
+        brotliCompressSync(readFileSync(file), { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }),
+      );
   mkdirSync(join(root, '.data'), { recursive: true });
   writeFileSync(stamp, now);
 }
 
 function everyFile(folder) {
-  return readdirSync(folder, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath ?? entry.path, entry.name));
+  return readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => join(entry.parentPath ?? entry.path, entry.name));
 }

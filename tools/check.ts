@@ -15,7 +15,9 @@ function checkFile(file: string, edition: Edition | undefined): Checked {
     text = readFileSync(file, 'utf8');
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code;
-    const why = { ENOENT: 'there is no such file', EISDIR: 'this is a folder', EACCES: 'reading it is not permitted' }[code ?? ''];
+    const why = { ENOENT: 'there is no such file', EISDIR: 'this is a folder', EACCES: 'reading it is not permitted' }[
+      code ?? ''
+    ];
     return { file, errors: [why ?? `it cannot be read (${code})`] };
   }
   const read = parseCase(text);
@@ -35,7 +37,9 @@ function wrap(text: string, indent: string): string {
 }
 
 function violationText(one: Outcome): string {
-  const steps = one.working.map((step) => `      ${step.label}: ${step.value}${step.unit && ` ${step.unit}`} (${step.source})`);
+  const steps = one.working.map(
+    (step) => `      ${step.label}: ${step.value}${step.unit && ` ${step.unit}`} (${step.source})`,
+  );
   return [
     `  ${one.severity.toUpperCase()}  ${one.rule}  [${one.cites.join(', ')}]`,
     wrap(one.reason, '    '),
@@ -48,12 +52,16 @@ function text({ file, evaluation }: { file: string; evaluation: Evaluation }): s
   const of = (kind: Outcome['outcome']) => evaluation.outcomes.filter((one) => one.outcome === kind);
   const violations = of('violation');
   const facts = [...new Set(of('unproven').flatMap((one) => one.needs))];
-  const blocks = [`${file}\n${VERDICT_WORDS[evaluation.verdict].toUpperCase()}  (edition ${evaluation.edition}, engine ${evaluation.engine})`];
+  const blocks = [
+    `${file}\n${VERDICT_WORDS[evaluation.verdict].toUpperCase()}  (edition ${evaluation.edition}, engine ${evaluation.engine})`,
+  ];
   if (violations.length > 0) blocks.push(`Violations: ${violations.length}`, ...violations.map(violationText));
   if (facts.length > 0)
     blocks.push(
       `Unproven: ${of('unproven').length}. To be found out:`,
-      facts.map((path) => `  ${STATION_NAMES[stationOf(path)]}: ${metaOf(path).label} (${path})\n    ${metaOf(path).ask}`).join('\n'),
+      facts
+        .map((path) => `  ${STATION_NAMES[stationOf(path)]}: ${metaOf(path).label} (${path})\n    ${metaOf(path).ask}`)
+        .join('\n'),
     );
   blocks.push(
     `Holds: ${of('holds').length}. Does not apply: ${of('not-applicable').length}.`,
@@ -100,7 +108,8 @@ function main(): number {
   }
   const edition = values.edition;
   const checked = files.map((file) => checkFile(file, edition));
-  for (const one of checked) if ('errors' in one) for (const error of one.errors) console.error(`${one.file}: ${error}`);
+  for (const one of checked)
+    if ('errors' in one) for (const error of one.errors) console.error(`${one.file}: ${error}`);
   if (values.json) console.log(JSON.stringify(checked.map(json), null, 2));
   else for (const one of checked) if ('evaluation' in one) console.log(`${text(one)}\n`);
   if (checked.some((one) => 'errors' in one)) return 2;

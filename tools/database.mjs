@@ -1,7 +1,17 @@
 // A PostgreSQL cluster of our own: found, made, started and stopped with Node built-ins alone.
 import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, openSync, closeSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  closeSync,
+  readFileSync,
+  readdirSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { delimiter, dirname, join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
@@ -23,7 +33,9 @@ function findBinaries() {
         .map((version) => join(debian, version, 'bin'))
     : [];
   const candidates = [output('pg_config', ['--bindir']), ...versioned, ...(process.env.PATH ?? '').split(delimiter)];
-  return candidates.find((folder) => folder && existsSync(join(folder, 'initdb')) && existsSync(join(folder, 'postgres')));
+  return candidates.find(
+    (folder) => folder && existsSync(join(folder, 'initdb')) && existsSync(join(folder, 'postgres')),
+  );
 }
 
 /** Installs a Debian package where this is permitted; otherwise throws the command that somebody has to run. */
@@ -32,8 +44,14 @@ export function installDebianPackage(name, what, say) {
   if (!isRoot || !output('sh', ['-c', 'command -v apt-get']))
     throw new Error(`${what} is not on this machine. Install it, then start again:\n  sudo sh -c '${command}'`);
   say(`installing ${what} (Debian package ${name})`);
-  const run = spawnSync('sh', ['-c', command], { encoding: 'utf8', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
-  if (run.status !== 0) throw new Error(`${what} could not be installed:\n${run.stderr.trim().split('\n').slice(-5).join('\n')}\nThe command was: ${command}`);
+  const run = spawnSync('sh', ['-c', command], {
+    encoding: 'utf8',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
+  if (run.status !== 0)
+    throw new Error(
+      `${what} could not be installed:\n${run.stderr.trim().split('\n').slice(-5).join('\n')}\nThe command was: ${command}`,
+    );
 }
 
 /** A port that nobody listens on. */
@@ -55,14 +73,23 @@ export function freePort() {
 function runner(folder) {
   if (!isRoot) return { owner: undefined, wrap: (command, args) => [command, args] };
   const made = join(folder, 'data');
-  const { uid, gid } = existsSync(made) ? statSync(made) : { uid: Number(output('id', ['-u', 'postgres'])), gid: Number(output('id', ['-g', 'postgres'])) };
-  if (!uid || !gid) throw new Error('There is no user "postgres" to run the database as. Install Debian’s package postgresql, or start as an ordinary user.');
+  const { uid, gid } = existsSync(made)
+    ? statSync(made)
+    : { uid: Number(output('id', ['-u', 'postgres'])), gid: Number(output('id', ['-g', 'postgres'])) };
+  if (!uid || !gid)
+    throw new Error(
+      'There is no user "postgres" to run the database as. Install Debian’s package postgresql, or start as an ordinary user.',
+    );
   chownSync(folder, uid, gid);
   const as = ['--reuid', String(uid), '--regid', String(gid), '--clear-groups'];
   const lent = ['--inh-caps', '+dac_read_search', '--ambient-caps', '+dac_read_search'];
-  const reaches = (extra) => spawnSync('setpriv', [...as, ...extra, 'stat', join(folder, '.')], { cwd: '/' }).status === 0;
+  const reaches = (extra) =>
+    spawnSync('setpriv', [...as, ...extra, 'stat', join(folder, '.')], { cwd: '/' }).status === 0;
   const extra = reaches([]) ? [] : lent;
-  if (!reaches(extra)) throw new Error(`The user "postgres" cannot reach ${folder}. Let it pass (chmod o+x on the folders above), or start as an ordinary user.`);
+  if (!reaches(extra))
+    throw new Error(
+      `The user "postgres" cannot reach ${folder}. Let it pass (chmod o+x on the folders above), or start as an ordinary user.`,
+    );
   return { owner: { uid, gid }, wrap: (command, args) => ['setpriv', [...as, ...extra, command, ...args]] };
 }
 
@@ -93,15 +120,39 @@ export async function startCluster({ folder, say = () => {}, forTests = false })
     say('making a database cluster');
     writeFileSync(passwordFile, randomBytes(18).toString('hex'), { mode: 0o600 });
     if (owner) chownSync(passwordFile, owner.uid, owner.gid);
-    const made = run('initdb', ['-D', data, '-U', USER, '--pwfile', passwordFile, '-A', 'scram-sha-256', '-E', 'UTF8', '--locale', 'C.UTF-8', ...(forTests ? ['-N'] : [])]);
+    const made = run('initdb', [
+      '-D',
+      data,
+      '-U',
+      USER,
+      '--pwfile',
+      passwordFile,
+      '-A',
+      'scram-sha-256',
+      '-E',
+      'UTF8',
+      '--locale',
+      'C.UTF-8',
+      ...(forTests ? ['-N'] : []),
+    ]);
     if (made.status !== 0) throw new Error(`The database cluster could not be made:\n${made.stderr.trim()}`);
   } else if (existsSync(join(data, 'postmaster.pid'))) {
     run('pg_ctl', ['stop', '-D', data, '-m', 'fast']); // left over from a start that was killed
   }
   const password = readFileSync(passwordFile, 'utf8').trim();
   const port = await freePort();
-  const settings = { listen_addresses: '127.0.0.1', unix_socket_directories: '', ...(forTests ? { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' } : {}) };
-  const [command, args] = wrap(join(binaries, 'postgres'), ['-D', data, '-p', String(port), ...Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`])]);
+  const settings = {
+    listen_addresses: '127.0.0.1',
+    unix_socket_directories: '',
+    ...(forTests ? { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' } : {}),
+  };
+  const [command, args] = wrap(join(binaries, 'postgres'), [
+    '-D',
+    data,
+    '-p',
+    String(port),
+    ...Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`]),
+  ]);
   const log = openSync(join(dirname(folder), `${folder.split('/').pop()}.log`), 'a');
   const server = spawn(command, args, { cwd: '/', stdio: ['ignore', log, log], detached: true });
   closeSync(log);

@@ -45,7 +45,8 @@ function alive(pid) {
 function takeLock() {
   mkdirSync(data, { recursive: true });
   const other = existsSync(lockFile) ? Number(readFileSync(lockFile, 'utf8')) : 0;
-  if (other && other !== process.pid && alive(other)) throw new Error(`Careful Latch is running from this folder already (process ${other}). Stop it first.`);
+  if (other && other !== process.pid && alive(other))
+    throw new Error(`Careful Latch is running from this folder already (process ${other}). Stop it first.`);
   writeFileSync(lockFile, String(process.pid));
 }
 
@@ -86,20 +87,32 @@ function startServer(databaseUrl) {
     cwd: root,
     stdio: ['ignore', log, log, 'ipc'],
     detached: true, // Ctrl-C reaches this process alone; it ends the others in their order
-    env: { ...process.env, NODE_ENV: 'production', PORT: String(port), HOST: host, DATABASE_URL: databaseUrl, DEMO: empty ? '0' : '1' },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      PORT: String(port),
+      HOST: host,
+      DATABASE_URL: databaseUrl,
+      DEMO: empty ? '0' : '1',
+    },
   });
   return new Promise((resolve, reject) => {
     server.once('message', resolve);
-    server.once('exit', () => (ending ? undefined : reject(new Error(`${lastWords(logFile, from)}\nMore in .data/server.log.`))));
+    server.once('exit', () =>
+      ending ? undefined : reject(new Error(`${lastWords(logFile, from)}\nMore in .data/server.log.`)),
+    );
   });
 }
 
 async function main() {
   if (unknown) throw new Error(`${unknown} is not known. Right would be npm start, or npm start -- --empty.`);
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Error(`PORT is ${process.env.PORT}; right would be a number from 1 to 65535.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Error(`PORT is ${process.env.PORT}; right would be a number from 1 to 65535.`);
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) throw new Error(`Node.js ${process.versions.node} is too old; 20.19 or newer is needed.`);
-  if (!(await portIsFree())) throw new Error(`Port ${port} is taken by another program. Choose another: PORT=${port + 10} npm start`);
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new Error(`Node.js ${process.versions.node} is too old; 20.19 or newer is needed.`);
+  if (!(await portIsFree()))
+    throw new Error(`Port ${port} is taken by another program. Choose another: PORT=${port + 10} npm start`);
   takeLock();
   console.log('Careful Latch');
   installPackages(root, say);
@@ -118,7 +131,10 @@ async function main() {
     void end(1);
   });
   console.log(`\nReady after ${clock()}:  http://${host === '127.0.0.1' ? 'localhost' : host}:${port}`);
-  if (!empty) console.log('Demo sign-ins (one tap on the first page): ilse, joss (inspectors), maro (contractor); password: windfall orchard');
+  if (!empty)
+    console.log(
+      'Demo sign-ins (one tap on the first page): ilse, joss (inspectors), maro (contractor); password: windfall orchard',
+    );
   console.log('Stop with Ctrl-C.');
 }
 

@@ -53,7 +53,13 @@ export function Pins({ out, color, size = 44 }: { out: boolean; color: string; s
   return (
     <Svg width={size} height={size} viewBox="0 0 40 40" aria-hidden>
       <Path d="M3 8 H18 V32 H3 Z" fill="none" stroke={color} strokeWidth={2} />
-      {[13, 20, 27].map((y) => (out ? <Rect key={y} x={18} y={y - 1.5} width={17} height={3} fill={color} /> : <Rect key={y} x={8} y={y - 1.5} width={10} height={3} fill={color} />))}
+      {[13, 20, 27].map((y) =>
+        out ? (
+          <Rect key={y} x={18} y={y - 1.5} width={17} height={3} fill={color} />
+        ) : (
+          <Rect key={y} x={8} y={y - 1.5} width={10} height={3} fill={color} />
+        ),
+      )}
     </Svg>
   );
 }

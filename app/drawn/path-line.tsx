@@ -6,7 +6,19 @@ const WIDTH = 44;
 const AT = 22;
 
 /** One station's piece of the current's path: solid where proved, dashed where open, broken with the ends offset where violated, thin where absent. */
-export function PathPiece({ state, height, first = false, last = false, here = false }: { state: StationState; height: number; first?: boolean; last?: boolean; here?: boolean }) {
+export function PathPiece({
+  state,
+  height,
+  first = false,
+  last = false,
+  here = false,
+}: {
+  state: StationState;
+  height: number;
+  first?: boolean;
+  last?: boolean;
+  here?: boolean;
+}) {
   const palette = usePalette();
   const middle = height / 2;
   const top = first ? middle : 0;
@@ -15,7 +27,9 @@ export function PathPiece({ state, height, first = false, last = false, here = f
   return (
     <Svg width={WIDTH} height={height} aria-hidden>
       {state === 'proved' && <Line x1={AT} y1={top} x2={AT} y2={bottom} {...line} />}
-      {state === 'open' && <Line x1={AT} y1={top} x2={AT} y2={bottom} {...line} strokeDasharray="9 7" strokeDashoffset={first ? 0 : 4} />}
+      {state === 'open' && (
+        <Line x1={AT} y1={top} x2={AT} y2={bottom} {...line} strokeDasharray="9 7" strokeDashoffset={first ? 0 : 4} />
+      )}
       {state === 'absent' && <Line x1={AT} y1={top} x2={AT} y2={bottom} stroke={palette.copper} strokeWidth={1.5} />}
       {state === 'violated' && (
         <G {...line} fill="none">
@@ -24,7 +38,15 @@ export function PathPiece({ state, height, first = false, last = false, here = f
         </G>
       )}
       {state !== 'violated' && (
-        <Rect x={AT - 7} y={middle - 7} width={14} height={14} fill={state === 'proved' ? palette.copper : palette.paper} stroke={palette.copper} strokeWidth={state === 'absent' ? 1.5 : 3} />
+        <Rect
+          x={AT - 7}
+          y={middle - 7}
+          width={14}
+          height={14}
+          fill={state === 'proved' ? palette.copper : palette.paper}
+          stroke={palette.copper}
+          strokeWidth={state === 'absent' ? 1.5 : 3}
+        />
       )}
       {here && <Path d={`M2 ${middle - 9} L10 ${middle} L2 ${middle + 9} Z`} fill={palette.ink} />}
     </Svg>
@@ -50,7 +72,15 @@ export function PathStrip({ states, here }: { states: readonly StationState[]; h
                 <Line x1={middle + 0.8} y1={8} x2={to} y2={8} {...line} />
               </>
             ) : (
-              <Line x1={from} y1={6} x2={to} y2={6} {...line} strokeWidth={state === 'absent' ? 1 : 4} strokeDasharray={state === 'open' ? '4 3' : undefined} />
+              <Line
+                x1={from}
+                y1={6}
+                x2={to}
+                y2={6}
+                {...line}
+                strokeWidth={state === 'absent' ? 1 : 4}
+                strokeDasharray={state === 'open' ? '4 3' : undefined}
+              />
             )}
           </G>
         );

@@ -12,17 +12,20 @@ export const OUTCOME_WORDS: Readonly<Record<OutcomeKind, string>> = {
   'not-applicable': 'doesn’t apply',
 };
 
+/** The two lugs that the latch bar goes through. */
 const Lugs = ({ color }: { color: string }) => (
-  <G fill="none" stroke={color} strokeWidth={2.5}>
-    <Path d="M5 6 V18 H9 V6 Z" />
-    <Path d="M15 6 V18 H19 V6 Z" />
-  </G>
+  <Path d="M1.2 6.2 H6.8 V17.8 H1.2 Z M17.2 6.2 H22.8 V17.8 H17.2 Z" fill="none" stroke={color} strokeWidth={2} />
 );
 
 /** A latch bar through two lugs; snapped; the lugs alone; a thin line. A hazard is the snapped bar cut out of a block. */
 export function Sign({ kind, hazard = false, size = 24 }: { kind: OutcomeKind; hazard?: boolean; size?: number }) {
   const palette = usePalette();
-  const color = { holds: palette.holds, violation: palette.violation, unproven: palette.unproven, 'not-applicable': palette.quiet }[kind];
+  const color = {
+    holds: palette.holds,
+    violation: palette.violation,
+    unproven: palette.unproven,
+    'not-applicable': palette.quiet,
+  }[kind];
   const cutOut = kind === 'violation' && hazard;
   const stroke = cutOut ? palette.paper : color;
   return (
@@ -31,22 +34,33 @@ export function Sign({ kind, hazard = false, size = 24 }: { kind: OutcomeKind; h
       {kind === 'not-applicable' ? (
         <Line x1={2} y1={12} x2={22} y2={12} stroke={color} strokeWidth={1.5} />
       ) : (
-        <>
+        <G transform={cutOut ? 'translate(1.6 2.4) scale(0.86)' : undefined}>
           <Lugs color={stroke} />
-          {kind === 'holds' && <Rect x={0.5} y={9.5} width={23} height={5} fill={color} />}
-          {kind === 'violation' && <Path d="M0.5 6.5 L11 9.8 L10 14.2 L0.5 11.5 Z M23.5 12.5 L13 14 L14.2 9.8 L23.5 17.2 Z" fill={stroke} />}
-        </>
+          {kind === 'holds' && <Rect x={0} y={9.7} width={24} height={4.6} fill={color} />}
+          {kind === 'violation' && (
+            <Path
+              d="M0 9.7 H8.5 L11.5 6.5 V11.8 L9.3 14.3 H0 Z M24 9.7 V14.3 H15.5 L12.5 17.5 V12.2 L14.7 9.7 Z"
+              fill={stroke}
+            />
+          )}
+        </G>
       )}
     </Svg>
   );
 }
 
-export const severityWord = (kind: OutcomeKind, severity: Severity) => (kind === 'violation' ? severity : OUTCOME_WORDS[kind]);
+export const severityWord = (kind: OutcomeKind, severity: Severity) =>
+  kind === 'violation' ? severity : OUTCOME_WORDS[kind];
 
 /** A sign with its word: nothing is told by colour or shape alone. */
 export function SignWithWord({ kind, severity }: { kind: OutcomeKind; severity: Severity }) {
   const palette = usePalette();
-  const color = { holds: palette.holds, violation: palette.violation, unproven: palette.unproven, 'not-applicable': palette.quiet }[kind];
+  const color = {
+    holds: palette.holds,
+    violation: palette.violation,
+    unproven: palette.unproven,
+    'not-applicable': palette.quiet,
+  }[kind];
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
       <Sign kind={kind} hazard={severity === 'hazard'} />

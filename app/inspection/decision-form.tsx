@@ -21,7 +21,15 @@ import { VerdictBlock } from './verdict-block';
 const DAYS = [7, 14, 30] as const;
 const approving = (kind: DecisionKind | undefined) => kind === 'approved' || kind === 'approved-with-conditions';
 
-function Overrule({ outcome, reason, onChange }: { outcome: Outcome; reason: string; onChange: (reason: string) => void }) {
+function Overrule({
+  outcome,
+  reason,
+  onChange,
+}: {
+  outcome: Outcome;
+  reason: string;
+  onChange: (reason: string) => void;
+}) {
   const palette = usePalette();
   return (
     <View style={{ gap: 4, paddingVertical: 10, borderTopWidth: 1, borderColor: palette.hairline }}>
@@ -65,7 +73,9 @@ export function DecisionForm({ walk }: { walk: Walk }) {
       kind,
       conditions: kind === 'approved-with-conditions' ? conditions.trim() : '',
       dueOn: !approving(kind) && days !== undefined ? dayjs().add(days, 'day').format('YYYY-MM-DD') : null,
-      overruled: approving(kind) ? blocks.flatMap(({ rule }) => (reasons[rule]?.trim() ? [{ rule, reason: reasons[rule].trim() }] : [])) : [],
+      overruled: approving(kind)
+        ? blocks.flatMap(({ rule }) => (reasons[rule]?.trim() ? [{ rule, reason: reasons[rule].trim() }] : []))
+        : [],
       signature: { name: name.trim(), path },
     };
     const why = whyNotDecide(evaluation, decision);
@@ -90,14 +100,22 @@ export function DecisionForm({ walk }: { walk: Walk }) {
               {one}
             </Words>
           ))}
-          <Button title={kind ? `Sign: ${DECISIONS[kind].toLowerCase()}` : 'Sign'} disabled={account?.role !== 'inspector'} onPress={sign} />
+          <Button
+            title={kind ? `Sign: ${DECISIONS[kind].toLowerCase()}` : 'Sign'}
+            disabled={account?.role !== 'inspector'}
+            onPress={sign}
+          />
         </View>
       }
     >
       <View style={{ gap: 14 }}>
         <Title>Decide and sign</Title>
         <VerdictBlock evaluation={evaluation} />
-        <Quiet>{account?.role === 'inspector' ? 'You decide, not the program. What you sign is sealed with everything shown today.' : 'Only an inspector of the office can sign.'}</Quiet>
+        <Quiet>
+          {account?.role === 'inspector'
+            ? 'You decide, not the program. What you sign is sealed with everything shown today.'
+            : 'Only an inspector of the office can sign.'}
+        </Quiet>
         <Plates label="Decision">
           {(Object.keys(DECISIONS) as DecisionKind[]).map((one) => (
             <Plate
@@ -112,14 +130,30 @@ export function DecisionForm({ walk }: { walk: Walk }) {
           ))}
         </Plates>
         {kind === 'approved-with-conditions' && (
-          <Input label="Conditions" aria-label="Conditions" value={conditions} onChangeText={setConditions} multiline renderErrorMessage={false} containerStyle={{ paddingHorizontal: 0 }} />
+          <Input
+            label="Conditions"
+            aria-label="Conditions"
+            value={conditions}
+            onChangeText={setConditions}
+            multiline
+            renderErrorMessage={false}
+            containerStyle={{ paddingHorizontal: 0 }}
+          />
         )}
         {approving(kind) && blocks.length > 0 && (
           <View>
             <Heading>{`${blocks.length} ${blocks.length === 1 ? 'point stands' : 'points stand'} against approval`}</Heading>
-            <Quiet>Correct or prove them, or overrule each with a reason. The engine’s finding stays in the record beside your reason.</Quiet>
+            <Quiet>
+              Correct or prove them, or overrule each with a reason. The engine’s finding stays in the record beside
+              your reason.
+            </Quiet>
             {blocks.map((one) => (
-              <Overrule key={one.rule} outcome={one} reason={reasons[one.rule] ?? ''} onChange={(reason) => setReasons({ ...reasons, [one.rule]: reason })} />
+              <Overrule
+                key={one.rule}
+                outcome={one}
+                reason={reasons[one.rule] ?? ''}
+                onChange={(reason) => setReasons({ ...reasons, [one.rule]: reason })}
+              />
             ))}
           </View>
         )}
@@ -128,7 +162,12 @@ export function DecisionForm({ walk }: { walk: Walk }) {
             <Heading>Second visit</Heading>
             <Plates label="Second visit">
               {DAYS.map((one) => (
-                <Plate key={one} label={`in ${one} days, ${dayjs().add(one, 'day').format('D MMM')}`} selected={days === one} onPress={() => setDays(days === one ? undefined : one)} />
+                <Plate
+                  key={one}
+                  label={`in ${one} days, ${dayjs().add(one, 'day').format('D MMM')}`}
+                  selected={days === one}
+                  onPress={() => setDays(days === one ? undefined : one)}
+                />
               ))}
             </Plates>
           </View>
@@ -136,7 +175,14 @@ export function DecisionForm({ walk }: { walk: Walk }) {
         {kind && (
           <View style={{ gap: 8 }}>
             <Heading>Signature</Heading>
-            <Input label="Name" aria-label="Name" value={name} onChangeText={setName} renderErrorMessage={false} containerStyle={{ paddingHorizontal: 0 }} />
+            <Input
+              label="Name"
+              aria-label="Name"
+              value={name}
+              onChangeText={setName}
+              renderErrorMessage={false}
+              containerStyle={{ paddingHorizontal: 0 }}
+            />
             <Quiet>The typed name is a signature; draw it too if your office wants it.</Quiet>
             <Signature onChange={setPath} />
           </View>

@@ -6,7 +6,8 @@ import type { Outcome } from '@careful-latch/core/verdict';
 import { Sign, SignWithWord } from '../drawn/signs';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
-import { toFindOut, type Walk } from './use-inspection';
+import { toFindOut } from './answers';
+import type { Walk } from './use-inspection';
 import { Working } from './working';
 
 const RANK = { hazard: 0, correction: 1, advisory: 2 } as const;
@@ -15,10 +16,19 @@ const RANK = { hazard: 0, correction: 1, advisory: 2 } as const;
 function FindingCard({ outcome }: { outcome: Outcome }) {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
-  const color = outcome.outcome === 'violation' ? palette.violation : outcome.outcome === 'holds' ? palette.holds : palette.quiet;
+  const color =
+    outcome.outcome === 'violation' ? palette.violation : outcome.outcome === 'holds' ? palette.holds : palette.quiet;
   return (
-    <View testID={`finding-${outcome.rule}`} style={[{ backgroundColor: palette.sheet, borderLeftWidth: 4, borderColor: color }, cut(10)]}>
-      <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={{ padding: 12, gap: 4, minHeight: TARGET }}>
+    <View
+      testID={`finding-${outcome.rule}`}
+      style={[{ backgroundColor: palette.sheet, borderLeftWidth: 4, borderColor: color }, cut(10)]}
+    >
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        onPress={() => setOpen(!open)}
+        style={{ padding: 12, gap: 4, minHeight: TARGET }}
+      >
         <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
           <SignWithWord kind={outcome.outcome} severity={outcome.severity} />
           <Quiet>{STATION_NAMES[outcome.station]}</Quiet>
@@ -43,7 +53,9 @@ export function Findings({ walk }: { walk: Walk }) {
   const router = useRouter();
   const [all, setAll] = useState(false);
   const { evaluation, inspection } = walk;
-  const violations = evaluation.outcomes.filter((one) => one.outcome === 'violation').sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+  const violations = evaluation.outcomes
+    .filter((one) => one.outcome === 'violation')
+    .sort((a, b) => RANK[a.severity] - RANK[b.severity]);
   const open = toFindOut(evaluation);
   const rest = evaluation.outcomes.filter((one) => one.outcome === 'holds' || one.outcome === 'not-applicable');
   return (
@@ -62,8 +74,17 @@ export function Findings({ walk }: { walk: Walk }) {
             <Pressable
               key={path}
               role="link"
-              onPress={() => router.navigate(`/inspection/${inspection.id}/${station}?fact=${encodeURIComponent(path)}`)}
-              style={{ flexDirection: 'row', gap: 10, alignItems: 'center', minHeight: TARGET, borderTopWidth: 1, borderColor: palette.hairline }}
+              onPress={() =>
+                router.navigate(`/inspection/${inspection.id}/${station}?fact=${encodeURIComponent(path)}`)
+              }
+              style={{
+                flexDirection: 'row',
+                gap: 10,
+                alignItems: 'center',
+                minHeight: TARGET,
+                borderTopWidth: 1,
+                borderColor: palette.hairline,
+              }}
             >
               <Sign kind="unproven" size={20} />
               <View style={{ flex: 1, paddingVertical: 4 }}>
@@ -77,11 +98,21 @@ export function Findings({ walk }: { walk: Walk }) {
           ))}
         </View>
       ))}
-      <Pressable role="button" aria-expanded={all} onPress={() => setAll(!all)} style={{ minHeight: TARGET, justifyContent: 'center' }}>
-        <Words style={{ fontWeight: '700', textDecorationLine: 'underline' }}>{all ? 'Fold what holds' : `Show the ${rest.length} that hold or don’t apply`}</Words>
+      <Pressable
+        role="button"
+        aria-expanded={all}
+        onPress={() => setAll(!all)}
+        style={{ minHeight: TARGET, justifyContent: 'center' }}
+      >
+        <Words style={{ fontWeight: '700', textDecorationLine: 'underline' }}>
+          {all ? 'Fold what holds' : `Show the ${rest.length} that hold or don’t apply`}
+        </Words>
       </Pressable>
       {all && rest.map((one) => <FindingCard key={one.rule} outcome={one} />)}
-      <Quiet>The adopted code, the local office and a licensed person decide. This program approves nothing by itself, and knows only what was recorded.</Quiet>
+      <Quiet>
+        The adopted code, the local office and a licensed person decide. This program approves nothing by itself, and
+        knows only what was recorded.
+      </Quiet>
     </View>
   );
 }

@@ -28,8 +28,15 @@ export function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
   return (
     <View style={{ gap: 8 }}>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Plate role="button" style={{ flex: 1 }} label={violations > 0 ? `Findings (${violations})` : 'Findings'} onPress={() => go('findings')} />
-        {inspection.decisions.length > 0 && <Plate role="button" style={{ flex: 1 }} label="Record" onPress={() => go('record')} />}
+        <Plate
+          role="button"
+          style={{ flex: 1 }}
+          label={violations > 0 ? `Findings (${violations})` : 'Findings'}
+          onPress={() => go('findings')}
+        />
+        {inspection.decisions.length > 0 && (
+          <Plate role="button" style={{ flex: 1 }} label="Record" onPress={() => go('record')} />
+        )}
       </View>
       <Button title="Decide and sign" onPress={() => go('decide')} />
     </View>

@@ -41,12 +41,16 @@ export function NeutralDrawing({ site }: { site: Case }) {
           <Line x1={190} y1={64} x2={294} y2={64} />
           {switched === 'no' && <Line x1={148} y1={64} x2={192} y2={64} />}
           {switched === 'yes' && <Line x1={150} y1={64} x2={186} y2={46} stroke={color} />}
-          {(switched === undefined || switched === 'not-seen') && <Line x1={152} y1={64} x2={190} y2={64} strokeDasharray="5 5" />}
+          {(switched === undefined || switched === 'not-seen') && (
+            <Line x1={152} y1={64} x2={190} y2={64} strokeDasharray="5 5" />
+          )}
         </G>
         <Line x1={46} y1={136} x2={294} y2={136} stroke={palette.quiet} strokeWidth={5} />
         <G strokeWidth={5}>
           {bond === 'bonded' && <Line x1={46} y1={64} x2={46} y2={136} stroke={color} />}
-          {(bond === undefined || bond === 'not-seen') && <Line x1={46} y1={64} x2={46} y2={136} stroke={palette.unproven} strokeDasharray="5 6" />}
+          {(bond === undefined || bond === 'not-seen') && (
+            <Line x1={46} y1={64} x2={46} y2={136} stroke={palette.unproven} strokeDasharray="5 6" />
+          )}
           {bond === 'floating' && <Path d="M46 64 V84 M46 116 V136" stroke={color} />}
           <Line x1={294} y1={64} x2={294} y2={136} stroke={wrong && bond === 'bonded' ? color : palette.copper} />
         </G>

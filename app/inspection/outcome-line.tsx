@@ -12,8 +12,16 @@ export function OutcomeLine({ outcome }: { outcome: Outcome }) {
   const [open, setOpen] = useState(false);
   const color = outcome.outcome === 'violation' ? palette.violation : palette.holds;
   return (
-    <View aria-live="polite" style={[{ backgroundColor: palette.sheet, borderLeftWidth: 4, borderColor: color }, cut(8)]}>
-      <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={{ minHeight: TARGET, flexDirection: 'row', alignItems: 'center', gap: 10, padding: 8 }}>
+    <View
+      aria-live="polite"
+      style={[{ backgroundColor: palette.sheet, borderLeftWidth: 4, borderColor: color }, cut(8)]}
+    >
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        onPress={() => setOpen(!open)}
+        style={{ minHeight: TARGET, flexDirection: 'row', alignItems: 'center', gap: 10, padding: 8 }}
+      >
         <Sign kind={outcome.outcome} hazard={outcome.severity === 'hazard'} />
         <Words color={color} style={{ flex: 1, fontSize: 17, lineHeight: 23 }}>
           <Words color={color} style={{ fontWeight: '700', fontSize: 17 }}>

@@ -1,9 +1,9 @@
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { STATIONS, STATION_NAMES, absence, stationOf, valueText, type Station } from '@careful-latch/core/case';
+import { STATIONS, STATION_NAMES, stationOf, valueText, type Station } from '@careful-latch/core/case';
 import { PathPiece } from '../drawn/path-line';
 import { usePalette } from '../theme/theme';
-import { Quiet, Words } from '../theme/words';
+import { Words } from '../theme/words';
 import { useStation, type Walk } from './use-inspection';
 
 const ROW = 66;
@@ -13,24 +13,33 @@ function summary({ inspection: { case: c }, evaluation, states }: Walk, station:
   const state = states[STATIONS.indexOf(station)];
   if (state === 'absent') return 'doesn’t apply';
   const violations = evaluation.outcomes.filter((one) => one.station === station && one.outcome === 'violation');
-  const open = new Set(evaluation.outcomes.flatMap((one) => one.needs).filter((path) => stationOf(path) === station)).size;
+  const open = new Set(evaluation.outcomes.flatMap((one) => one.needs).filter((path) => stationOf(path) === station))
+    .size;
   const readings: Readonly<Record<Station, (string | false)[]>> = {
     source: [text('source.runningW'), text('source.outlet'), text('source.outletBreakerA')],
     siting: [text('siting.place'), text('siting.openingFt')],
     cord: [text('cord[0].sizeAwg'), text('cord[0].lengthFt'), (c.cord?.length ?? 0) > 1 && `${c.cord!.length} cords`],
     inlet: [text('inlet.configuration'), text('inlet.ratingA')],
-    feeder: [text('feeder.stretches[0].sizeAwg'), text('feeder.stretches[0].method'), (c.feeder?.stretches?.length ?? 0) > 1 && `${c.feeder!.stretches!.length} stretches`],
+    feeder: [
+      text('feeder.stretches[0].sizeAwg'),
+      text('feeder.stretches[0].method'),
+      (c.feeder?.stretches?.length ?? 0) > 1 && `${c.feeder!.stretches!.length} stretches`,
+    ],
     breaker: [text('breaker.ratingA')],
     transfer: [text('transfer.kind')],
     neutral: [text('source.neutralBond'), text('neutral.switched')],
     labels: [],
   };
   function text(path: string): string | false {
-    const value = path.split(/[.[\]]+/).filter(Boolean).reduce<unknown>((here, key) => (here as Record<string, unknown> | undefined)?.[key], c);
+    const value = path
+      .split(/[.[\]]+/)
+      .filter(Boolean)
+      .reduce<unknown>((here, key) => (here as Record<string, unknown> | undefined)?.[key], c);
     return value !== undefined && value !== 'not-seen' && valueText(path, value);
   }
   const parts = readings[station].filter((one): one is string => one !== false);
-  if (violations.length > 0) return `${violations.length} ${violations.length === 1 ? 'violation' : 'violations'}${open > 0 ? `, ${open} open` : ''}`;
+  if (violations.length > 0)
+    return `${violations.length} ${violations.length === 1 ? 'violation' : 'violations'}${open > 0 ? `, ${open} open` : ''}`;
   if (open > 0) return [...parts.slice(0, 2), `${open} to find out`].join(' · ');
   return parts.join(' · ') || (state === 'open' ? 'waits for another station' : 'holds');
 }
@@ -40,20 +49,23 @@ export function PathOverview({ walk }: { walk: Walk }) {
   const palette = usePalette();
   const router = useRouter();
   const here = useStation();
-  const kind = walk.inspection.case.transfer?.kind;
   return (
     <View role="list" aria-label="The current’s path">
       {STATIONS.map((station, i) => {
         const state = walk.states[i]!;
-        const color = { proved: palette.holds, open: palette.unproven, violated: palette.violation, absent: palette.quiet }[state];
+        const color = {
+          proved: palette.holds,
+          open: palette.unproven,
+          violated: palette.violation,
+          absent: palette.quiet,
+        }[state];
         const word = { proved: 'holds', open: 'unproven', violated: 'violation', absent: 'doesn’t apply' }[state];
         const line = summary(walk, station);
-        const gone = kind && kind !== 'not-seen' && state === 'absent' && (station === 'inlet' || station === 'feeder') ? absence(station, kind) : undefined;
         return (
           <View role="listitem" key={station}>
             <Pressable
               role="link"
-              aria-label={`${STATION_NAMES[station]}: ${word}. ${gone ?? line}`}
+              aria-label={`${STATION_NAMES[station]} ${line}, ${word}`}
               onPress={() => router.navigate(`/inspection/${walk.inspection.id}/${station}`)}
               style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => ({
                 flexDirection: 'row',
@@ -62,8 +74,23 @@ export function PathOverview({ walk }: { walk: Walk }) {
                 backgroundColor: pressed || hovered || station === here ? palette.sheet : undefined,
               })}
             >
-              <PathPiece state={state} height={ROW} first={i === 0} last={i === STATIONS.length - 1} here={station === here} />
-              <View style={{ flex: 1, justifyContent: 'center', height: ROW, borderBottomWidth: i === STATIONS.length - 1 ? 0 : 1, borderColor: palette.hairline, paddingRight: 12 }}>
+              <PathPiece
+                state={state}
+                height={ROW}
+                first={i === 0}
+                last={i === STATIONS.length - 1}
+                here={station === here}
+              />
+              <View
+                style={{
+                  flex: 1,
+                  justifyContent: 'center',
+                  height: ROW,
+                  borderBottomWidth: i === STATIONS.length - 1 ? 0 : 1,
+                  borderColor: palette.hairline,
+                  paddingRight: 12,
+                }}
+              >
                 <Words style={{ fontSize: 20, lineHeight: 26, fontWeight: '700' }}>{STATION_NAMES[station]}</Words>
                 <Words numberOfLines={1} color={color} style={{ fontSize: 16, lineHeight: 22 }}>
                   {line}

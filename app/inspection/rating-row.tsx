@@ -25,22 +25,57 @@ export function RatingRow({ site }: { site: Case }) {
   return (
     <View role="img" aria-label={`Rating row. ${summary}`} style={{ gap: 4 }}>
       <Heading>Weakest link</Heading>
-      <Svg width="100%" height={links.length * ROW + 4} viewBox={`0 0 ${width} ${links.length * ROW + 4}`} preserveAspectRatio="xMinYMin meet">
+      <Svg
+        width="100%"
+        height={links.length * ROW + 4}
+        viewBox={`0 0 ${width} ${links.length * ROW + 4}`}
+        preserveAspectRatio="xMinYMin meet"
+      >
         {links.map((link, i) => {
           const y = i * ROW;
           const isWeak = weak && link.ratingA === weak.ratingA && link.station !== 'breaker';
           const tooLarge = link.station === 'breaker' && over;
           const color = tooLarge ? palette.violation : isWeak ? palette.copper : palette.quiet;
           return [
-            <SvgText key={`n${i}`} x={0} y={y + 17} fontFamily={TEXT_FONT} fontSize={16} fontWeight={isWeak || tooLarge ? '700' : '400'} fill={tooLarge ? palette.violation : palette.ink}>
+            <SvgText
+              key={`n${i}`}
+              x={0}
+              y={y + 17}
+              fontFamily={TEXT_FONT}
+              fontSize={16}
+              fontWeight={isWeak || tooLarge ? '700' : '400'}
+              fill={tooLarge ? palette.violation : palette.ink}
+            >
               {`${link.part}${isWeak && weak.part === link.part ? ', weakest' : tooLarge ? ', too large' : ''}`}
             </SvgText>,
             link.ratingA === undefined ? (
-              <Line key={`b${i}`} x1={0} y1={y + 29} x2={scale(most)} y2={y + 29} stroke={palette.unproven} strokeWidth={2} strokeDasharray="7 7" />
+              <Line
+                key={`b${i}`}
+                x1={0}
+                y1={y + 29}
+                x2={scale(most)}
+                y2={y + 29}
+                stroke={palette.unproven}
+                strokeWidth={2}
+                strokeDasharray="7 7"
+              />
             ) : (
-              <Path key={`b${i}`} d={`M0 ${y + 22} H${Math.max(4, scale(link.ratingA) - 5)} l5 5 V${y + 22 + BAR} H0 Z`} fill={color} />
+              <Path
+                key={`b${i}`}
+                d={`M0 ${y + 22} H${Math.max(4, scale(link.ratingA) - 5)} l5 5 V${y + 22 + BAR} H0 Z`}
+                fill={color}
+              />
             ),
-            <SvgText key={`a${i}`} x={width} y={y + 34} textAnchor="end" fontFamily={READING_FONT} fontSize={18} fontWeight="500" fill={link.ratingA === undefined ? palette.unproven : palette.ink}>
+            <SvgText
+              key={`a${i}`}
+              x={width}
+              y={y + 34}
+              textAnchor="end"
+              fontFamily={READING_FONT}
+              fontSize={18}
+              fontWeight="500"
+              fill={link.ratingA === undefined ? palette.unproven : palette.ink}
+            >
               {link.ratingA === undefined ? '? A' : `${link.ratingA} A`}
             </SvgText>,
           ];

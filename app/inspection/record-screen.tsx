@@ -22,7 +22,19 @@ function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedReco
   const evaluation = sealed?.record.evaluation;
   const against = evaluation?.outcomes.filter((one) => one.outcome === 'violation' || one.outcome === 'unproven') ?? [];
   return (
-    <View testID="signed" style={[{ backgroundColor: palette.sheet, padding: 14, gap: 8, borderLeftWidth: 5, borderColor: good ? palette.holds : palette.violation }, cut(14)]}>
+    <View
+      testID="signed"
+      style={[
+        {
+          backgroundColor: palette.sheet,
+          padding: 14,
+          gap: 8,
+          borderLeftWidth: 5,
+          borderColor: good ? palette.holds : palette.violation,
+        },
+        cut(14),
+      ]}
+    >
       <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
         <Sign kind={good ? 'holds' : 'violation'} hazard={signed.kind === 'stop-work'} />
         <Heading style={{ flex: 1 }}>{DECISIONS[signed.kind]}</Heading>
@@ -34,19 +46,29 @@ function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedReco
       {signed.conditions !== '' && <Words>Conditions: {signed.conditions}</Words>}
       {signed.dueOn && <Words>Second visit due {dayjs(signed.dueOn).format('D MMMM YYYY')}</Words>}
       {signed.signature.path !== '' && (
-        <Svg width={240} height={90} viewBox={`0 0 ${SIGNATURE_BOX.width} ${SIGNATURE_BOX.height}`} role="img" aria-label="Drawn signature">
+        <Svg
+          width={240}
+          height={90}
+          viewBox={`0 0 ${SIGNATURE_BOX.width} ${SIGNATURE_BOX.height}`}
+          role="img"
+          aria-label="Drawn signature"
+        >
           <Path d={signed.signature.path} fill="none" stroke={palette.ink} strokeWidth={2} />
         </Svg>
       )}
       {evaluation && (
         <Words>
-          Shown by the engine ({evaluation.engine}, edition {evaluation.edition}): {VERDICT_WORDS[evaluation.verdict].toLowerCase()}
+          Shown by the engine ({evaluation.engine}, edition {evaluation.edition}):{' '}
+          {VERDICT_WORDS[evaluation.verdict].toLowerCase()}
         </Words>
       )}
       {against.map((one) => {
         const overruled = signed.overruled.find((each) => each.rule === one.rule);
         return (
-          <View key={one.rule} style={{ borderTopWidth: 1, borderColor: palette.hairline, paddingTop: 6, flexDirection: 'row', gap: 8 }}>
+          <View
+            key={one.rule}
+            style={{ borderTopWidth: 1, borderColor: palette.hairline, paddingTop: 6, flexDirection: 'row', gap: 8 }}
+          >
             <Sign kind={one.outcome} hazard={one.severity === 'hazard'} size={20} />
             <View style={{ flex: 1 }}>
               <Words style={{ fontSize: 17 }}>{one.reason}</Words>
@@ -61,11 +83,17 @@ function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedReco
       })}
       {sealed ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'baseline' }}>
-          <Quiet color={sealed.sealHolds ? palette.holds : palette.violation}>{sealed.sealHolds ? 'Seal holds' : 'SEAL BROKEN: this record was changed after it was signed'}</Quiet>
+          <Quiet color={sealed.sealHolds ? palette.holds : palette.violation}>
+            {sealed.sealHolds ? 'Seal holds' : 'SEAL BROKEN: this record was changed after it was signed'}
+          </Quiet>
           <Reading style={{ fontSize: 15 }}>{sealed.seal.slice(0, 16)}</Reading>
         </View>
       ) : (
-        <Quiet color={palette.unproven}>{signed.seal ? 'Sealed at the office; the full record comes when the office can be reached.' : 'Signed on this phone; sealed as soon as the office has it.'}</Quiet>
+        <Quiet color={palette.unproven}>
+          {signed.seal
+            ? 'Sealed at the office; the full record comes when the office can be reached.'
+            : 'Signed on this phone; sealed as soon as the office has it.'}
+        </Quiet>
       )}
     </View>
   );
@@ -99,7 +127,9 @@ export function RecordScreen({ inspection }: { inspection: Inspection }) {
         <Title>Record</Title>
         <Words>{[address, owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Words>
         {inspection.decisions.length === 0 && <Quiet>Nothing is signed yet.</Quiet>}
-        {inspection.changedSinceDecision && <Quiet>Facts have changed since the last signature; they are not part of any record below.</Quiet>}
+        {inspection.changedSinceDecision && (
+          <Quiet>Facts have changed since the last signature; they are not part of any record below.</Quiet>
+        )}
         {[...inspection.decisions].reverse().map((signed) => (
           <SignedDecision key={signed.id} signed={signed} sealed={records.find((one) => one.id === signed.id)} />
         ))}

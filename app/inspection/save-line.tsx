@@ -13,16 +13,27 @@ export function SaveLine({ inspection }: { inspection?: string }) {
   const [words, color] = deviceTrouble
     ? [deviceTrouble, palette.violation]
     : reach === 'signed-out'
-      ? [`On this phone. Sign in again to send ${waiting > 0 ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'}` : 'and fetch'}.`, palette.unproven]
+      ? [
+          `On this phone. Sign in again to send ${waiting > 0 ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'}` : 'and fetch'}.`,
+          palette.unproven,
+        ]
       : waiting === 0 && reach === 'reached'
         ? ['Saved at the office', palette.quiet]
         : reach === 'unreachable'
-          ? [`Saved on this phone; the office cannot be reached${waiting > 0 ? ` (${waiting} to send)` : ''}`, palette.unproven]
+          ? [
+              `Saved on this phone; the office cannot be reached${waiting > 0 ? ` (${waiting} to send)` : ''}`,
+              palette.unproven,
+            ]
           : ['Saved on this phone, sending…', palette.quiet];
   return (
     <View style={{ gap: 4 }}>
       {refusals.map((one, i) => (
-        <Pressable key={i} role="alert" onPress={readRefusals} style={{ padding: 10, borderLeftWidth: 4, borderColor: palette.violation, backgroundColor: palette.sheet }}>
+        <Pressable
+          key={i}
+          role="alert"
+          onPress={readRefusals}
+          style={{ padding: 10, borderLeftWidth: 4, borderColor: palette.violation, backgroundColor: palette.sheet }}
+        >
           <Words color={palette.violation} style={{ fontSize: 16 }}>
             The office did not take an entry: {one} (tap when read)
           </Words>
@@ -40,7 +51,17 @@ export function SaveLine({ inspection }: { inspection?: string }) {
           </Words>
         </Pressable>
         {canUndo && (
-          <Pressable role="button" onPress={() => undo(inspection)} style={{ minHeight: TARGET, minWidth: TARGET, justifyContent: 'center', alignItems: 'center', paddingHorizontal: 10 }}>
+          <Pressable
+            role="button"
+            onPress={() => undo(inspection)}
+            style={{
+              minHeight: TARGET,
+              minWidth: TARGET,
+              justifyContent: 'center',
+              alignItems: 'center',
+              paddingHorizontal: 10,
+            }}
+          >
             <Words style={{ fontWeight: '700', textDecorationLine: 'underline' }}>Undo</Words>
           </Pressable>
         )}

@@ -8,12 +8,18 @@ import { usePalette } from '../theme/theme';
 export const SIGNATURE_BOX = { width: 320, height: 120 } as const;
 
 /** Drawn lines as an SVG path in the signature box. */
-export function pathOf(lines: readonly { points: readonly { x: number; y: number }[] }[], drawn: { width: number; height: number }): string {
+export function pathOf(
+  lines: readonly { points: readonly { x: number; y: number }[] }[],
+  drawn: { width: number; height: number },
+): string {
   const scale = Math.min(SIGNATURE_BOX.width / drawn.width, SIGNATURE_BOX.height / drawn.height);
   const at = ({ x, y }: { x: number; y: number }) => `${(x * scale).toFixed(1)} ${(y * scale).toFixed(1)}`;
   return lines
     .filter((line) => line.points.length > 0)
-    .map(({ points: [first, ...rest] }) => `M${at(first!)}${(rest.length > 0 ? rest : [first!]).map((point) => `L${at(point)}`).join('')}`)
+    .map(
+      ({ points: [first, ...rest] }) =>
+        `M${at(first!)}${(rest.length > 0 ? rest : [first!]).map((point) => `L${at(point)}`).join('')}`,
+    )
     .join('');
 }
 
@@ -37,7 +43,12 @@ export function Signature({ onChange }: { onChange: (path: string) => void }) {
   return (
     <View style={{ gap: 8 }}>
       <View style={{ height: 130, borderWidth: 1, borderColor: palette.quiet, backgroundColor: palette.sheet }}>
-        {createElement('canvas', { ref: canvas, 'aria-label': 'Sign here with a finger', 'data-testid': 'signature', style: { width: '100%', height: '100%', touchAction: 'none' } })}
+        {createElement('canvas', {
+          ref: canvas,
+          'aria-label': 'Sign here with a finger',
+          'data-testid': 'signature',
+          style: { width: '100%', height: '100%', touchAction: 'none' },
+        })}
       </View>
       <View style={{ flexDirection: 'row' }}>
         <Plate

@@ -11,7 +11,8 @@ import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { NeutralDrawing } from './neutral-drawing';
 import { RatingRow } from './rating-row';
-import { outcomesBeside, type Walk } from './use-inspection';
+import { outcomesBeside } from './answers';
+import type { Walk } from './use-inspection';
 
 const PLURAL: Readonly<Record<string, string>> = { cord: 'another cord', stretch: 'another stretch' };
 /** Facts of other stations that decide here too, shown on the sheet so that nobody walks back for them. */
@@ -32,7 +33,10 @@ export function StationSheet({ walk, station }: { walk: Walk; station: Station }
       setTrouble((error as Error).message);
     }
   }, []);
-  const onRecord = useCallback((path: string, value: string | number | null) => change({ type: 'fact', inspection: id, path, value }), [change, id]);
+  const onRecord = useCallback(
+    (path: string, value: string | number | null) => change({ type: 'fact', inspection: id, path, value }),
+    [change, id],
+  );
   const list = listOf(station);
   const recorded = list ? ((factAt(inspection.case, list.list) as unknown[] | undefined)?.length ?? 0) : 0;
   const [shown, setShown] = useState(1); // an added cord or stretch is only shown until its first fact is recorded
@@ -41,7 +45,14 @@ export function StationSheet({ walk, station }: { walk: Walk; station: Station }
   const absent = states[STATIONS.indexOf(station)] === 'absent';
   const why = evaluation.outcomes.find((one) => one.station === station && one.outcome === 'not-applicable')?.reason;
   const field = (path: string) => (
-    <FactField key={path} site={inspection.case} path={path} outcomes={outcomesBeside(evaluation, path)} onRecord={onRecord} focused={path === fact} />
+    <FactField
+      key={path}
+      site={inspection.case}
+      path={path}
+      outcomes={outcomesBeside(evaluation, path)}
+      onRecord={onRecord}
+      focused={path === fact}
+    />
   );
   return (
     <View style={{ gap: 4 }}>
@@ -59,7 +70,9 @@ export function StationSheet({ walk, station }: { walk: Walk; station: Station }
           {groups.map((group) => (
             <View key={group.entry ?? 'single'}>
               {group.title && (
-                <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', marginTop: 14 }}>
+                <View
+                  style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', marginTop: 14 }}
+                >
                   <Heading style={{ textTransform: 'capitalize' }}>{group.title}</Heading>
                   {entries > 1 && (
                     <Plate

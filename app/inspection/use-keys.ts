@@ -2,9 +2,11 @@ import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { STATIONS } from '@careful-latch/core/case';
 import { undo } from '../stores/inspections';
-import { toFindOut, useStation, type Walk } from './use-inspection';
+import { toFindOut } from './answers';
+import { useStation, type Walk } from './use-inspection';
 
-const typing = (target: EventTarget | null) => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 
 /** The fact that the keyboard is in, or the first one on the sheet. */
 const factInHand = () => document.activeElement?.closest('[id^="fact-"]') ?? document.querySelector('[id^="fact-"]');

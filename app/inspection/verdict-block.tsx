@@ -18,9 +18,24 @@ export function VerdictBlock({ evaluation }: { evaluation: Evaluation }) {
   const count = (of: string) => evaluation.outcomes.filter((one) => one.outcome === of).length;
   const color = hazard ? palette.paper : fill;
   return (
-    <View role="status" testID="verdict" style={[{ flexDirection: 'row', alignItems: 'center', gap: 12, padding: 12, backgroundColor: hazard ? fill : palette.sheet, borderLeftWidth: 6, borderColor: fill }, cut(14)]}>
-      <View style={hazard ? { backgroundColor: palette.paper, padding: 2 } : undefined}>
-        <Sign kind={kind} hazard={hazard} size={30} />
+    <View
+      role="status"
+      testID="verdict"
+      style={[
+        {
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: 12,
+          padding: 12,
+          backgroundColor: hazard ? fill : palette.sheet,
+          borderLeftWidth: 6,
+          borderColor: fill,
+        },
+        cut(14),
+      ]}
+    >
+      <View style={hazard ? { backgroundColor: palette.paper, padding: 3 } : undefined}>
+        <Sign kind={kind} hazard={hazard} size={hazard ? 36 : 30} />
       </View>
       <View style={{ flex: 1 }}>
         <Words color={color} style={{ fontSize: 21, lineHeight: 27, fontWeight: '700' }}>

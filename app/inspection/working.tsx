@@ -16,12 +16,29 @@ export function Working({ outcome }: { outcome: Outcome }) {
       )}
       <View role="list">
         {outcome.working.map((step, i) => (
-          <View key={i} role="listitem" style={{ flexDirection: 'row', gap: 10, alignItems: 'baseline', paddingVertical: 4, borderTopWidth: 1, borderColor: palette.hairline }}>
+          <View
+            key={i}
+            role="listitem"
+            style={{
+              flexDirection: 'row',
+              gap: 10,
+              alignItems: 'baseline',
+              paddingVertical: 4,
+              borderTopWidth: 1,
+              borderColor: palette.hairline,
+            }}
+          >
             <View style={{ flex: 1 }}>
               <Words style={{ fontSize: 16, lineHeight: 21 }}>{step.label}</Words>
               <Quiet style={{ fontSize: 14, lineHeight: 18 }}>{step.source}</Quiet>
             </View>
-            <Reading style={{ fontSize: typeof step.value === 'number' || step.value.length < 8 ? 18 : 15, maxWidth: 170, textAlign: 'right' }}>
+            <Reading
+              style={{
+                fontSize: typeof step.value === 'number' || step.value.length < 8 ? 18 : 15,
+                maxWidth: 170,
+                textAlign: 'right',
+              }}
+            >
               {step.value}
               {step.unit ? ` ${step.unit}` : ''}
             </Reading>

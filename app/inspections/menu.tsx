@@ -22,8 +22,28 @@ export function Menu() {
     <>
       <Plate role="button" label={initials ?? 'Me'} onPress={() => setOpen(true)} testID="menu" />
       <Modal visible={open} transparent animationType="none" onRequestClose={() => setOpen(false)}>
-        <Pressable aria-label="Close" onPress={() => setOpen(false)} style={{ flex: 1, backgroundColor: '#0008', justifyContent: 'flex-end', alignItems: 'center' }}>
-          <Pressable role="dialog" aria-label="Settings" onPress={() => undefined} style={[{ width: '100%', maxWidth: 620, backgroundColor: palette.paper, padding: 16, paddingBottom: 28, gap: 12, cursor: 'auto' as never }, cut(18)]}>
+        <Pressable
+          aria-label="Close"
+          onPress={() => setOpen(false)}
+          style={{ flex: 1, backgroundColor: '#0008', justifyContent: 'flex-end', alignItems: 'center' }}
+        >
+          <Pressable
+            role="dialog"
+            aria-label="Settings"
+            onPress={() => undefined}
+            style={[
+              {
+                width: '100%',
+                maxWidth: 620,
+                backgroundColor: palette.paper,
+                padding: 16,
+                paddingBottom: 28,
+                gap: 12,
+                cursor: 'auto' as never,
+              },
+              cut(18),
+            ]}
+          >
             <View>
               <Heading>{account?.name}</Heading>
               <Quiet>{account?.role}</Quiet>
@@ -31,7 +51,12 @@ export function Menu() {
             <Words style={{ fontWeight: '700' }}>Appearance</Words>
             <Plates label="Appearance">
               {(['device', 'day', 'night'] as const).map((one) => (
-                <Plate key={one} label={{ device: 'As the device', day: 'Day', night: 'Night' }[one]} selected={appearance === one} onPress={() => setAppearance(one)} />
+                <Plate
+                  key={one}
+                  label={{ device: 'As the device', day: 'Day', night: 'Night' }[one]}
+                  selected={appearance === one}
+                  onPress={() => setAppearance(one)}
+                />
               ))}
             </Plates>
             <Words style={{ fontWeight: '700' }}>Help under each fact</Words>
@@ -39,7 +64,9 @@ export function Menu() {
               <Plate label="Shown" selected={help} onPress={() => setHelp(true)} />
               <Plate label="Folded away" selected={!help} onPress={() => setHelp(false)} />
             </Plates>
-            {waiting > 0 && <Quiet>{`${waiting} not sent yet; they stay on this phone and go when you sign in here again.`}</Quiet>}
+            {waiting > 0 && (
+              <Quiet>{`${waiting} not sent yet; they stay on this phone and go when you sign in here again.`}</Quiet>
+            )}
             <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'space-between' }}>
               <Plate role="button" quiet label="Sign out" onPress={() => void signOut()} />
               <Plate role="button" label="Close" onPress={() => setOpen(false)} />

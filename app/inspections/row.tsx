@@ -7,22 +7,9 @@ import { STATE_WORDS, stateOf, type Inspection, type State } from '@careful-latc
 import { VERDICT_WORDS, evaluate, stationState } from '@careful-latch/core/verdict';
 import { PathStrip } from '../drawn/path-line';
 import { Sign } from '../drawn/signs';
+import { dueOn, dueWords } from './due';
 import { usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
-
-/** When something is to be done next: the day of a second visit, or undefined. */
-export function dueOn(inspection: Inspection): string | undefined {
-  const state = stateOf(inspection);
-  const open = state === 'corrections-required' || state === 'stop-work' || state === 'second-visit';
-  return open ? (inspection.decisions.at(-1)?.dueOn ?? undefined) : undefined;
-}
-
-export function dueWords(day: string, today: string): string {
-  const days = dayjs(day).diff(dayjs(today), 'day');
-  const when = dayjs(day).format('D MMM');
-  if (days < 0) return `second visit was due ${when}`;
-  return days === 0 ? 'second visit due today' : `second visit due ${when}`;
-}
 
 const SIGN: Readonly<Record<State, 'holds' | 'violation' | 'unproven'>> = {
   draft: 'unproven',
@@ -34,7 +21,13 @@ const SIGN: Readonly<Record<State, 'holds' | 'violation' | 'unproven'>> = {
 };
 
 /** One inspection in the list: where it is, how it stands, what is due, and its path in small. */
-export const InspectionRow = memo(function InspectionRow({ inspection, today }: { inspection: Inspection; today: string }) {
+export const InspectionRow = memo(function InspectionRow({
+  inspection,
+  today,
+}: {
+  inspection: Inspection;
+  today: string;
+}) {
   const palette = usePalette();
   const router = useRouter();
   const state = stateOf(inspection);
@@ -42,13 +35,23 @@ export const InspectionRow = memo(function InspectionRow({ inspection, today }: 
   const due = dueOn(inspection);
   const late = due !== undefined && due < today;
   const color = { holds: palette.holds, violation: palette.violation, unproven: palette.unproven }[SIGN[state]];
-  const next = due ? dueWords(due, today) : state === 'draft' || state === 'second-visit' ? VERDICT_WORDS[evaluation.verdict].toLowerCase() : `signed ${dayjs(inspection.decisions.at(-1)?.at).format('D MMM YYYY')}`;
+  const next = due
+    ? dueWords(due, today)
+    : state === 'draft' || state === 'second-visit'
+      ? VERDICT_WORDS[evaluation.verdict].toLowerCase()
+      : `signed ${dayjs(inspection.decisions.at(-1)?.at).format('D MMM YYYY')}`;
   return (
     <Pressable
       role="link"
       testID={`row-${inspection.header.address}`}
       onPress={() => router.navigate(`/inspection/${inspection.id}`)}
-      style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => ({ paddingVertical: 12, gap: 6, borderBottomWidth: 1, borderColor: palette.hairline, backgroundColor: pressed || hovered ? palette.sheet : undefined })}
+      style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => ({
+        paddingVertical: 12,
+        gap: 6,
+        borderBottomWidth: 1,
+        borderColor: palette.hairline,
+        backgroundColor: pressed || hovered ? palette.sheet : undefined,
+      })}
     >
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'flex-start' }}>
         <View style={{ paddingTop: 3 }}>
@@ -56,7 +59,9 @@ export const InspectionRow = memo(function InspectionRow({ inspection, today }: 
         </View>
         <View style={{ flex: 1 }}>
           <Words style={{ fontSize: 20, lineHeight: 26, fontWeight: '700' }}>{inspection.header.address}</Words>
-          <Quiet numberOfLines={1}>{[inspection.header.owner, inspection.header.permit].filter(Boolean).join(' · ')}</Quiet>
+          <Quiet numberOfLines={1}>
+            {[inspection.header.owner, inspection.header.permit].filter(Boolean).join(' · ')}
+          </Quiet>
           <Words color={color} style={{ fontSize: 16, lineHeight: 22 }}>
             <Words color={color} style={{ fontSize: 16, fontWeight: '700' }}>
               {STATE_WORDS[state]}

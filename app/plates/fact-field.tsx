@@ -26,13 +26,25 @@ function drawingOf(meta: FactMeta, value: string) {
 }
 
 /** Typing a value that has no plate. A wrong one gets its sentence and stays where it was typed. */
-function TypedAmount({ path, meta, value, onRecord }: { path: string; meta: FactMeta; value: number | undefined; onRecord: (value: number) => void }) {
+function TypedAmount({
+  path,
+  meta,
+  value,
+  onRecord,
+}: {
+  path: string;
+  meta: FactMeta;
+  value: number | undefined;
+  onRecord: (value: number) => void;
+}) {
   const [text, setText] = useState(value === undefined ? '' : String(value));
   const [wrong, setWrong] = useState<string>();
   const take = () => {
     if (text.trim() === '') return;
     const typed = Number(text.replace(',', '.'));
-    const why = Number.isNaN(typed) ? `“${text}” is no number; right would be ${meta.min} to ${meta.max} ${meta.unit}` : whyNotFact(path, typed);
+    const why = Number.isNaN(typed)
+      ? `“${text}” is no number; right would be ${meta.min} to ${meta.max} ${meta.unit}`
+      : whyNotFact(path, typed);
     setWrong(why?.replace(`${path}: `, ''));
     if (!why && typed !== value) onRecord(typed);
   };
@@ -47,10 +59,10 @@ function TypedAmount({ path, meta, value, onRecord }: { path: string; meta: Fact
       onSubmitEditing={take}
       inputMode="decimal"
       aria-label={`${meta.label}, typed`}
-      placeholder={`Other${meta.unit ? `, ${meta.unit}` : ''}`}
+      placeholder="Other"
       errorMessage={wrong}
       renderErrorMessage={wrong !== undefined}
-      containerStyle={{ maxWidth: wrong ? 320 : 150 }}
+      containerStyle={{ maxWidth: wrong ? 320 : 108 }}
       inputStyle={{ fontFamily: READING_FONT, fontSize: 20 }}
     />
   );
@@ -75,13 +87,19 @@ export const FactField = memo(function FactField({ site, path, outcomes, onRecor
   useEffect(() => {
     if (focused) (place.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'center' });
   }, [focused]);
-  const typed = meta.kind === 'amount' && typeof value === 'number' && !meta.choices.some((one) => Number(one.value) === value);
+  const typed =
+    meta.kind === 'amount' && typeof value === 'number' && !meta.choices.some((one) => Number(one.value) === value);
   const choose = (chosen: string) => {
     const next = meta.kind === 'amount' && chosen !== NOT_SEEN ? Number(chosen) : chosen;
     onRecord(path, next === value ? null : next); // the chosen plate again takes it back: not looked at yet
   };
   return (
-    <View ref={place} testID={`fact-${path}`} nativeID={`fact-${path}`} style={{ gap: 8, paddingVertical: 14, borderBottomWidth: 1, borderColor: palette.hairline }}>
+    <View
+      ref={place}
+      testID={`fact-${path}`}
+      nativeID={`fact-${path}`}
+      style={{ gap: 8, paddingVertical: 14, borderBottomWidth: 1, borderColor: palette.hairline }}
+    >
       <View style={{ gap: 2 }}>
         <Words style={{ fontWeight: '700', fontSize: 19 }}>
           {meta.label}
@@ -100,8 +118,23 @@ export const FactField = memo(function FactField({ site, path, outcomes, onRecor
             onPress={() => choose(one.value)}
           />
         ))}
-        {meta.kind === 'amount' && <TypedAmount key={typed ? String(value) : 'none'} path={path} meta={meta} value={typed ? (value as number) : undefined} onRecord={(next) => onRecord(path, next)} />}
-        <Plate label="Not seen" quiet selected={value === NOT_SEEN} onPress={() => choose(NOT_SEEN)} drawing={value === NOT_SEEN ? undefined : () => <Sign kind="unproven" size={18} />} />
+        {meta.kind === 'amount' && (
+          <TypedAmount
+            key={typed ? String(value) : 'none'}
+            path={path}
+            meta={meta}
+            value={typed ? (value as number) : undefined}
+            onRecord={(next) => onRecord(path, next)}
+          />
+        )}
+        <Plate
+          label="Not seen"
+          quiet
+          selected={value === NOT_SEEN}
+          onPress={() => choose(NOT_SEEN)}
+          inline
+          drawing={value === NOT_SEEN ? undefined : () => <Sign kind="unproven" size={18} />}
+        />
       </Plates>
       {outcomes.map((one) => (
         <OutcomeLine key={one.rule} outcome={one} />

@@ -2,7 +2,10 @@ import { Input } from '@rneui/themed';
 import { Controller, type FieldPath, type FieldValues, type UseFormReturn } from 'react-hook-form';
 import type { TextInputProps } from 'react-native';
 
-interface Props<T extends FieldValues> extends Pick<TextInputProps, 'autoComplete' | 'autoCapitalize' | 'secureTextEntry' | 'placeholder' | 'multiline'> {
+interface Props<T extends FieldValues> extends Pick<
+  TextInputProps,
+  'autoComplete' | 'autoCapitalize' | 'secureTextEntry' | 'placeholder' | 'multiline'
+> {
   readonly form: UseFormReturn<T>;
   readonly name: FieldPath<T>;
   readonly label: string;

@@ -10,6 +10,8 @@ interface Props {
   /** A number or size, in the readings' face. */
   readonly reading?: boolean;
   readonly drawing?: (color: string) => ReactNode;
+  /** The drawing stands before the label rather than above it. */
+  readonly inline?: boolean;
   readonly quiet?: boolean;
   readonly role?: 'radio' | 'button';
   readonly style?: ViewStyle;
@@ -17,7 +19,18 @@ interface Props {
 }
 
 /** A tappable plate with one cut corner; the chosen one is filled and says so to a screen reader. */
-export function Plate({ label, selected = false, onPress, reading = false, drawing, quiet = false, role = 'radio', style, testID }: Props) {
+export function Plate({
+  label,
+  selected = false,
+  onPress,
+  reading = false,
+  drawing,
+  inline = false,
+  quiet = false,
+  role = 'radio',
+  style,
+  testID,
+}: Props) {
   const palette = usePalette();
   const color = selected ? palette.paper : quiet ? palette.quiet : palette.ink;
   const Label = reading ? Reading : Words;
@@ -29,19 +42,42 @@ export function Plate({ label, selected = false, onPress, reading = false, drawi
       aria-label={label}
       testID={testID}
       style={({ pressed }) => [
-        { minHeight: TARGET, minWidth: 56, padding: 1, backgroundColor: selected ? palette.ink : quiet ? palette.hairline : palette.quiet, opacity: pressed ? 0.7 : 1 },
+        {
+          minHeight: TARGET,
+          minWidth: 56,
+          padding: 1,
+          backgroundColor: selected ? palette.ink : quiet ? palette.hairline : palette.quiet,
+          opacity: pressed ? 0.7 : 1,
+        },
         cut(),
         style,
       ]}
     >
       <View
         style={[
-          { flex: 1, alignItems: 'center', justifyContent: 'center', gap: 2, paddingHorizontal: 12, paddingVertical: 6, backgroundColor: selected ? palette.ink : palette.sheet },
+          {
+            flex: 1,
+            flexDirection: inline ? 'row' : 'column',
+            alignItems: 'center',
+            justifyContent: 'center',
+            gap: inline ? 8 : 2,
+            paddingHorizontal: 12,
+            paddingVertical: 6,
+            backgroundColor: selected ? palette.ink : palette.sheet,
+          },
           cut(9),
         ]}
       >
         {drawing?.(color)}
-        <Label color={color} style={{ fontSize: reading ? 20 : 17, lineHeight: 24, textAlign: 'center', fontWeight: selected ? '700' : undefined }}>
+        <Label
+          color={color}
+          style={{
+            fontSize: reading ? 20 : 17,
+            lineHeight: 24,
+            textAlign: 'center',
+            fontWeight: selected ? '700' : undefined,
+          }}
+        >
           {label}
         </Label>
       </View>

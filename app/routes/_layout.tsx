@@ -27,7 +27,8 @@ function Gate() {
   const path = usePathname();
   useEffect(() => {
     void resume();
-    if ('serviceWorker' in navigator && process.env.NODE_ENV === 'production') void navigator.serviceWorker.register('/worker.js');
+    if ('serviceWorker' in navigator && process.env.NODE_ENV === 'production')
+      void navigator.serviceWorker.register('/worker.js');
   }, []);
   const door = path === '/sign-in';
   if (known === 'asking') return <Waiting words="Opening…" />;

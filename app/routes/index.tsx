@@ -5,7 +5,8 @@ import { useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
 import { STATE_WORDS, stateOf, type Inspection } from '@careful-latch/core/record';
 import { SaveLine } from '../inspection/save-line';
-import { InspectionRow, dueOn } from '../inspections/row';
+import { dueOn } from '../inspections/due';
+import { InspectionRow } from '../inspections/row';
 import { Menu } from '../inspections/menu';
 import { Plate, Plates } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
@@ -23,18 +24,21 @@ type Order = keyof typeof ORDERS;
 
 const byText = new Intl.Collator('en', { numeric: true }).compare;
 const compare: Readonly<Record<Order, (a: Inspection, b: Inspection) => number>> = {
-  due: (a, b) => byText(dueOn(a) ?? (unfinished(a) ? '8' : '9'), dueOn(b) ?? (unfinished(b) ? '8' : '9')) || byText(b.changedAt, a.changedAt),
+  due: (a, b) => byText(turn(a), turn(b)) || byText(b.changedAt, a.changedAt),
   changed: (a, b) => byText(b.changedAt, a.changedAt),
   address: (a, b) => byText(a.header.address, b.header.address),
 };
-const unfinished = (one: Inspection) => ['draft', 'second-visit'].includes(stateOf(one));
+/** Second visits by their day, then what is unfinished, then what is signed. */
+const turn = (one: Inspection) => dueOn(one) ?? (['draft', 'second-visit'].includes(stateOf(one)) ? '9000' : '9001');
 
 /** Whether every word of a search stands somewhere in an inspection's head or state. Straight and curly apostrophes are one. */
 function matches(one: Inspection, search: string): boolean {
   const plain = (text: string) => text.toLowerCase().replace(/[’‘`]/g, "'");
   const { address, owner, permit } = one.header;
   const text = plain([address, owner, permit, STATE_WORDS[stateOf(one)]].join(' '));
-  return plain(search).split(/\s+/).every((word) => text.includes(word));
+  return plain(search)
+    .split(/\s+/)
+    .every((word) => text.includes(word));
 }
 
 export default function Inspections() {
@@ -46,7 +50,13 @@ export default function Inspections() {
   const [search, setSearch] = useState('');
   const [order, setOrder] = useState<Order>('due');
   const today = dayjs().format('YYYY-MM-DD');
-  const shown = useMemo(() => Object.values(byId).filter((one) => matches(one, search)).sort(compare[order]), [byId, search, order]);
+  const shown = useMemo(
+    () =>
+      Object.values(byId)
+        .filter((one) => matches(one, search))
+        .sort(compare[order]),
+    [byId, search, order],
+  );
   const none = Object.keys(byId).length === 0;
   const column = { width: '100%', maxWidth: 820, alignSelf: 'center', paddingHorizontal: 16 } as const;
   return (

@@ -30,7 +30,11 @@ export default function New() {
     router.replace(`/inspection/${id}`);
   });
   return (
-    <Screen narrow head={<Back to="/" label="Inspections" />} act={<Button title="Open the inspection" onPress={() => void open()} />}>
+    <Screen
+      narrow
+      head={<Back to="/" label="Inspections" />}
+      act={<Button title="Open the inspection" onPress={() => void open()} />}
+    >
       <View style={{ gap: 14 }}>
         <Title>New inspection</Title>
         <Field form={form} name="address" label="Property" placeholder="Number and street" autoComplete="off" />
@@ -39,16 +43,30 @@ export default function New() {
         <Words style={{ fontWeight: '700' }}>Edition adopted by the office</Words>
         <Plates label="Edition">
           {EDITIONS.map((one) => (
-            <Plate key={one} reading label={one} selected={edition === one} onPress={() => form.setValue('edition', one)} />
+            <Plate
+              key={one}
+              reading
+              label={one}
+              selected={edition === one}
+              onPress={() => form.setValue('edition', one)}
+            />
           ))}
         </Plates>
         <View>
           <Words style={{ fontWeight: '700' }}>Connection</Words>
-          <Quiet>What keeps the source and the utility apart. It decides what is to be checked; leave it open if you cannot see it yet.</Quiet>
+          <Quiet>
+            What keeps the source and the utility apart. It decides what is to be checked; leave it open if you cannot
+            see it yet.
+          </Quiet>
         </View>
         <Plates label="Connection">
           {(Object.keys(TRANSFER_KINDS) as TransferKind[]).map((one) => (
-            <Plate key={one} label={TRANSFER_KINDS[one]} selected={kind === one} onPress={() => setKind(kind === one ? undefined : one)} />
+            <Plate
+              key={one}
+              label={TRANSFER_KINDS[one]}
+              selected={kind === one}
+              onPress={() => setKind(kind === one ? undefined : one)}
+            />
           ))}
         </Plates>
       </View>

@@ -15,10 +15,15 @@ import { Screen } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 
-const signInSchema = object({ login: string().trim().required('Give your sign-in name.'), password: string().required('Give your password.') });
+const signInSchema = object({
+  login: string().trim().required('Give your sign-in name.'),
+  password: string().required('Give your password.'),
+});
 const setUpSchema = signInSchema.shape({
   office: string().trim().required('Give the name of the office.'),
-  edition: mixed<Edition>().oneOf([...EDITIONS], 'Choose the edition that the office has adopted.').required('Choose the edition that the office has adopted.'),
+  edition: mixed<Edition>()
+    .oneOf([...EDITIONS], 'Choose the edition that the office has adopted.')
+    .required('Choose the edition that the office has adopted.'),
   name: string().trim().required('Give your name.'),
   password: string().required('Give a password.').min(10, 'A password has at least 10 characters.'),
 });
@@ -61,21 +66,34 @@ function SignInForm() {
         <View style={{ gap: 8 }}>
           <Heading>Demo: one tap</Heading>
           {demo.map((one) => (
-            <Plate key={one.login} role="button" label={`${one.name}, ${one.role}`} onPress={() => void attempt(() => signIn(one.login, one.password))} />
+            <Plate
+              key={one.login}
+              role="button"
+              label={`${one.name}, ${one.role}`}
+              onPress={() => void attempt(() => signIn(one.login, one.password))}
+            />
           ))}
         </View>
       )}
       <Field form={form} name="login" label="Sign-in name" autoComplete="username" autoCapitalize="none" />
       <Field form={form} name="password" label="Password" autoComplete="current-password" secureTextEntry />
       <Trouble words={trouble} />
-      <Button title="Sign in" loading={busy} disabled={busy} onPress={() => void form.handleSubmit(({ login, password }) => attempt(() => signIn(login, password)))()} />
+      <Button
+        title="Sign in"
+        loading={busy}
+        disabled={busy}
+        onPress={() => void form.handleSubmit(({ login, password }) => attempt(() => signIn(login, password)))()}
+      />
     </View>
   );
 }
 
 function SetUpForm() {
   const { trouble, busy, attempt } = useTry();
-  const form = useForm({ resolver: yupResolver(setUpSchema), defaultValues: { office: '', edition: undefined, name: '', login: '', password: '' } });
+  const form = useForm({
+    resolver: yupResolver(setUpSchema),
+    defaultValues: { office: '', edition: undefined, name: '', login: '', password: '' },
+  });
   const edition = form.watch('edition');
   return (
     <View style={{ gap: 14 }}>
@@ -84,7 +102,13 @@ function SetUpForm() {
       <Words style={{ fontWeight: '700' }}>Adopted edition</Words>
       <Plates label="Adopted edition">
         {EDITIONS.map((one) => (
-          <Plate key={one} reading label={one} selected={edition === one} onPress={() => form.setValue('edition', one, { shouldValidate: true })} />
+          <Plate
+            key={one}
+            reading
+            label={one}
+            selected={edition === one}
+            onPress={() => form.setValue('edition', one, { shouldValidate: true })}
+          />
         ))}
       </Plates>
       <Trouble words={form.formState.errors.edition?.message} />
@@ -92,7 +116,12 @@ function SetUpForm() {
       <Field form={form} name="login" label="Sign-in name" autoComplete="username" autoCapitalize="none" />
       <Field form={form} name="password" label="Password" autoComplete="new-password" secureTextEntry />
       <Trouble words={trouble} />
-      <Button title="Make the account" loading={busy} disabled={busy} onPress={() => void form.handleSubmit((wanted) => attempt(() => setUp(wanted)))()} />
+      <Button
+        title="Make the account"
+        loading={busy}
+        disabled={busy}
+        onPress={() => void form.handleSubmit((wanted) => attempt(() => setUp(wanted)))()}
+      />
     </View>
   );
 }
@@ -113,7 +142,10 @@ export default function SignIn() {
         </View>
         {known === 'unreachable' ? (
           <View style={{ gap: 12 }}>
-            <Words>The office cannot be reached, and nobody has signed in on this phone before. Sign in once where there is signal; after that it works without.</Words>
+            <Words>
+              The office cannot be reached, and nobody has signed in on this phone before. Sign in once where there is
+              signal; after that it works without.
+            </Words>
             <Button title="Try again" onPress={() => void resume()} />
           </View>
         ) : needsSetup ? (
@@ -121,7 +153,10 @@ export default function SignIn() {
         ) : (
           <SignInForm />
         )}
-        <Quiet>It shows what holds, what is violated and what nobody has proved. The adopted code, the local office and licensed practice decide; a wrong connection kills.</Quiet>
+        <Quiet>
+          It shows what holds, what is violated and what nobody has proved. The adopted code, the local office and
+          licensed practice decide; a wrong connection kills.
+        </Quiet>
       </View>
     </Screen>
   );

@@ -28,14 +28,22 @@ export class Device {
 
   async everything(): Promise<{ inspections: Inspection[]; queue: Waiting[] }> {
     const tx = this.db.transaction(['inspections', 'queue']);
-    const [inspections, keys, changes] = await Promise.all([tx.objectStore('inspections').getAll(), tx.objectStore('queue').getAllKeys(), tx.objectStore('queue').getAll()]);
+    const [inspections, keys, changes] = await Promise.all([
+      tx.objectStore('inspections').getAll(),
+      tx.objectStore('queue').getAllKeys(),
+      tx.objectStore('queue').getAll(),
+    ]);
     return { inspections, queue: keys.map((key, i) => ({ key, change: changes[i]! })) };
   }
 
   /** Keeps an inspection together with the change that made it so: both or neither. */
   async keep(inspection: Inspection, change: Change): Promise<number> {
     const tx = this.db.transaction(['inspections', 'queue'], 'readwrite', { durability: 'strict' });
-    const [key] = await Promise.all([tx.objectStore('queue').add(change), tx.objectStore('inspections').put(inspection), tx.done]);
+    const [key] = await Promise.all([
+      tx.objectStore('queue').add(change),
+      tx.objectStore('inspections').put(inspection),
+      tx.done,
+    ]);
     return key;
   }
 

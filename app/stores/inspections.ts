@@ -1,5 +1,12 @@
 import { create } from 'zustand';
-import { applyChange, undoOf, type Change, type ChangeBody, type Header, type Inspection } from '@careful-latch/core/record';
+import {
+  applyChange,
+  undoOf,
+  type Change,
+  type ChangeBody,
+  type Header,
+  type Inspection,
+} from '@careful-latch/core/record';
 import { Device, type Waiting } from './device';
 import { Refused, Unreachable, office } from './office';
 
@@ -81,7 +88,11 @@ function commit(body: ChangeBody): { change: Change; before: Inspection | undefi
     })
     .then(
       () => void catchUp(),
-      () => set({ deviceTrouble: 'This phone cannot store what you enter (its storage may be full or blocked). Do not close this page; free some storage, then enter one more fact.' }),
+      () =>
+        set({
+          deviceTrouble:
+            'This phone cannot store what you enter (its storage may be full or blocked). Do not close this page; free some storage, then enter one more fact.',
+        }),
     );
   return { change, before };
 }
@@ -90,7 +101,8 @@ function commit(body: ChangeBody): { change: Change; before: Inspection | undefi
 export function record(body: ChangeBody): void {
   const { change, before } = commit(body);
   const back = before && undoOf(before, change);
-  if (back) set((state) => ({ undos: [...state.undos, { inspection: change.inspection, body: back }].slice(-MOST_UNDOS) }));
+  if (back)
+    set((state) => ({ undos: [...state.undos, { inspection: change.inspection, body: back }].slice(-MOST_UNDOS) }));
 }
 
 /** Takes the last change of an inspection back. */
@@ -115,7 +127,10 @@ async function sendPortion(target: Device): Promise<void> {
   const refusals = results.flatMap((one) => (one.status === 'refused' ? [one.detail] : []));
   await target.settle(portion.map((one) => one.key));
   queue = queue.slice(portion.length);
-  set((state) => ({ waiting: Math.max(0, state.waiting - portion.length), refusals: [...state.refusals, ...refusals] }));
+  set((state) => ({
+    waiting: Math.max(0, state.waiting - portion.length),
+    refusals: [...state.refusals, ...refusals],
+  }));
 }
 
 /** Fetches what the office has. An inspection with changes still waiting here stays as it is until they are sent. */

@@ -19,9 +19,19 @@ export class Refused extends Error {
 
 export interface SessionState {
   readonly csrfToken: string;
-  readonly account: { readonly id: string; readonly login: string; readonly name: string; readonly role: 'inspector' | 'contractor' } | null;
+  readonly account: {
+    readonly id: string;
+    readonly login: string;
+    readonly name: string;
+    readonly role: 'inspector' | 'contractor';
+  } | null;
   readonly office: { readonly id: string; readonly name: string; readonly edition: Edition } | null;
-  readonly demo: readonly { readonly login: string; readonly name: string; readonly role: string; readonly password: string }[];
+  readonly demo: readonly {
+    readonly login: string;
+    readonly name: string;
+    readonly role: string;
+    readonly password: string;
+  }[];
   readonly needsSetup: boolean;
 }
 
@@ -29,10 +39,19 @@ export interface SignedRecord {
   readonly id: string;
   readonly seal: string;
   readonly sealHolds: boolean;
-  readonly record: { readonly header: Header; readonly case: Case; readonly evaluation: Evaluation; readonly decision: Signed; readonly signedBy: { readonly name: string }; readonly office: { readonly name: string } };
+  readonly record: {
+    readonly header: Header;
+    readonly case: Case;
+    readonly evaluation: Evaluation;
+    readonly decision: Signed;
+    readonly signedBy: { readonly name: string };
+    readonly office: { readonly name: string };
+  };
 }
 
-export type ChangeResult = { readonly id: string; readonly status: 'taken' | 'taken-before'; readonly revision: number } | { readonly id: string; readonly status: 'refused'; readonly detail: string };
+export type ChangeResult =
+  | { readonly id: string; readonly status: 'taken' | 'taken-before'; readonly revision: number }
+  | { readonly id: string; readonly status: 'refused'; readonly detail: string };
 
 const PATIENCE_MS = 15_000;
 let token: string | undefined;
@@ -90,5 +109,6 @@ export const office = {
   setUp: (wanted: object) => change<{ login: string }>('POST', '/setup', wanted),
   inspections: async () => (await ask<{ inspections: Inspection[] }>('GET', '/inspections')).inspections,
   records: async (id: string) => (await ask<{ records: SignedRecord[] }>('GET', `/inspections/${id}/records`)).records,
-  take: async (changes: readonly Change[]) => (await change<{ results: ChangeResult[] }>('POST', '/changes', { changes })).results,
+  take: async (changes: readonly Change[]) =>
+    (await change<{ results: ChangeResult[] }>('POST', '/changes', { changes })).results,
 };

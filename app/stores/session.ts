@@ -13,7 +13,13 @@ interface Session {
   readonly needsSetup: boolean;
 }
 
-export const useSession = create<Session>(() => ({ known: 'asking', account: null, office: null, demo: [], needsSetup: false }));
+export const useSession = create<Session>(() => ({
+  known: 'asking',
+  account: null,
+  office: null,
+  demo: [],
+  needsSetup: false,
+}));
 const { setState: set } = useSession;
 
 /** Who signed in on this device last, so that it opens without the office. */
@@ -34,7 +40,8 @@ async function enter(account: Account, at: Office | null): Promise<void> {
   set({ known: 'signed-in', account, office: at, demo: [], needsSetup: false });
 }
 
-const leave = (state: SessionState) => set({ known: 'signed-out', account: null, office: null, demo: state.demo, needsSetup: state.needsSetup });
+const leave = (state: SessionState) =>
+  set({ known: 'signed-out', account: null, office: null, demo: state.demo, needsSetup: state.needsSetup });
 
 /** Opens with whoever was signed in on this device, then asks the office. */
 export async function resume(): Promise<void> {
@@ -69,7 +76,13 @@ export async function signOut(): Promise<void> {
 }
 
 /** Makes the first account of a fresh installation and signs in with it. */
-export async function setUp(wanted: { office: string; edition: string; name: string; login: string; password: string }): Promise<void> {
+export async function setUp(wanted: {
+  office: string;
+  edition: string;
+  name: string;
+  login: string;
+  password: string;
+}): Promise<void> {
   await office.setUp(wanted);
   await signIn(wanted.login, wanted.password);
 }

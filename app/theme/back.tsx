@@ -9,7 +9,19 @@ export function Back({ to, label }: { to: string; label: string }) {
   const router = useRouter();
   const palette = usePalette();
   return (
-    <Pressable role="link" aria-label={`Back to ${label}`} onPress={() => router.navigate(to as never)} style={{ flexDirection: 'row', alignItems: 'center', gap: 6, minHeight: TARGET, alignSelf: 'flex-start', paddingRight: 12 }}>
+    <Pressable
+      role="link"
+      aria-label={`Back to ${label}`}
+      onPress={() => router.navigate(to as never)}
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: 6,
+        minHeight: TARGET,
+        alignSelf: 'flex-start',
+        paddingRight: 12,
+      }}
+    >
       <Svg width={18} height={18} viewBox="0 0 18 18" aria-hidden>
         <Path d="M12 2 L5 9 L12 16" fill="none" stroke={palette.ink} strokeWidth={2.5} />
       </Svg>

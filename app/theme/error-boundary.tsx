@@ -9,7 +9,10 @@ function Trouble({ error, retry }: ErrorBoundaryProps) {
   return (
     <View style={{ flex: 1, backgroundColor: palette.paper, padding: 24, justifyContent: 'center', gap: 16 }}>
       <Title>This screen failed</Title>
-      <Quiet>Nothing that was entered is lost: it is kept on this phone. Open the screen again; if it fails again, go back to the list.</Quiet>
+      <Quiet>
+        Nothing that was entered is lost: it is kept on this phone. Open the screen again; if it fails again, go back to
+        the list.
+      </Quiet>
       <Quiet>{error.message}</Quiet>
       <Button title="Open it again" onPress={() => void retry()} />
     </View>

@@ -14,7 +14,8 @@ const PaletteContext = createContext<Palette>(DAY);
 export const usePalette = () => useContext(PaletteContext);
 
 /** Squared, with one cut edge, like a breaker handle. */
-export const cut = (px = 10) => ({ clipPath: `polygon(0 0, calc(100% - ${px}px) 0, 100% ${px}px, 100% 100%, 0 100%)` }) as object;
+export const cut = (px = 10) =>
+  ({ clipPath: `polygon(0 0, calc(100% - ${px}px) 0, 100% ${px}px, 100% 100%, 0 100%)` }) as object;
 
 const elementsTheme = (palette: Palette, dark: boolean) =>
   createTheme({
@@ -35,12 +36,21 @@ const elementsTheme = (palette: Palette, dark: boolean) =>
       Text: { style: { fontFamily: TEXT_FONT, fontSize: 18, lineHeight: 25, color: palette.ink } },
       Button: {
         buttonStyle: { minHeight: MAIN_TARGET, borderRadius: 0, paddingHorizontal: 20, ...cut(14) },
-        titleStyle: { fontFamily: TEXT_FONT, fontWeight: '700', fontSize: 20 },
+        titleStyle: { fontFamily: TEXT_FONT, fontWeight: '700', fontSize: 20, color: palette.paper },
+        disabledStyle: { backgroundColor: palette.hairline },
+        disabledTitleStyle: { color: palette.ink },
         containerStyle: { borderRadius: 0 },
       },
       Input: {
         containerStyle: { paddingHorizontal: 0 },
-        inputContainerStyle: { borderWidth: 1, borderBottomWidth: 2, borderColor: palette.quiet, backgroundColor: palette.sheet, paddingHorizontal: 12, minHeight: TARGET },
+        inputContainerStyle: {
+          borderWidth: 1,
+          borderBottomWidth: 2,
+          borderColor: palette.quiet,
+          backgroundColor: palette.sheet,
+          paddingHorizontal: 12,
+          minHeight: TARGET,
+        },
         inputStyle: { fontFamily: TEXT_FONT, fontSize: 19, color: palette.ink, minHeight: TARGET },
         labelStyle: { fontFamily: TEXT_FONT, fontSize: 17, fontWeight: '700', color: palette.ink, marginBottom: 4 },
         errorStyle: { fontFamily: TEXT_FONT, fontSize: 16, margin: 0, marginTop: 4, color: palette.violation },

@@ -21,5 +21,8 @@ export function Quiet({ style, color, ...rest }: Props) {
 
 /** A number to be read at arm's length. */
 export const Reading = ({ style, ...rest }: Props) => (
-  <Words {...rest} style={[{ fontFamily: READING_FONT, fontWeight: '500', fontSize: 20, fontVariant: ['tabular-nums'] }, style]} />
+  <Words
+    {...rest}
+    style={[{ fontFamily: READING_FONT, fontWeight: '500', fontSize: 20, fontVariant: ['tabular-nums'] }, style]}
+  />
 );

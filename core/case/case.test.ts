@@ -1,4 +1,17 @@
-import { CATALOGUE, emptyCase, factAt, parseCase, readCase, recordedFacts, sheet, valueText, whyNotFact, withFact, withoutEntry, STATIONS } from '.';
+import {
+  CATALOGUE,
+  emptyCase,
+  factAt,
+  parseCase,
+  readCase,
+  recordedFacts,
+  sheet,
+  valueText,
+  whyNotFact,
+  withFact,
+  withoutEntry,
+  STATIONS,
+} from '.';
 import { GOOD } from '../test/rule-table';
 
 const errorsOf = (change: Record<string, unknown>) => {
@@ -12,22 +25,62 @@ describe('reading', () => {
   });
 
   test.each<[string, unknown, string]>([
-    ['a size that is none', { cord: [{ sizeAwg: '11' }] }, 'cord[0].sizeAwg: "11" is no AWG size in the tables; nearest are 12 and 10'],
-    ['a size that is no cord', { cord: [{ sizeAwg: '1/0' }] }, 'cord[0].sizeAwg: "1/0" is not made for this use; nearest are 18 and 16'],
-    ['a size as a number', { feeder: { stretches: [{}, { sizeAwg: 9 }] } }, 'feeder.stretches[1].sizeAwg: 9 is no AWG size in the tables; nearest are 10 and 8'],
-    ['a negative length', { cord: [{ lengthFt: -20 }] }, 'cord[0].lengthFt: -20 is no number that can be meant here; right would be 1 to 500 ft'],
-    ['a number as text', { breaker: { ratingA: '30' } }, 'breaker.ratingA: "30" is no number that can be meant here; right would be 1 to 400 A'],
-    ['a huge number', { source: { runningW: 1e308 } }, 'source.runningW: 1e+308 is no number that can be meant here; right would be 100 to 50000 W'],
-    ['an unknown answer', { breaker: { heldDown: true } }, 'breaker.heldDown: true is no answer here; right would be "yes", "no" or "not-seen"'],
-    ['an unknown choice', { source: { voltage: '230' } }, 'source.voltage: "230" is no answer here; right would be one of 120/240, 120, or "not-seen"'],
+    [
+      'a size that is none',
+      { cord: [{ sizeAwg: '11' }] },
+      'cord[0].sizeAwg: "11" is no AWG size in the tables; nearest are 12 and 10',
+    ],
+    [
+      'a size that is no cord',
+      { cord: [{ sizeAwg: '1/0' }] },
+      'cord[0].sizeAwg: "1/0" is not made for this use; nearest are 18 and 16',
+    ],
+    [
+      'a size as a number',
+      { feeder: { stretches: [{}, { sizeAwg: 9 }] } },
+      'feeder.stretches[1].sizeAwg: 9 is no AWG size in the tables; nearest are 10 and 8',
+    ],
+    [
+      'a negative length',
+      { cord: [{ lengthFt: -20 }] },
+      'cord[0].lengthFt: -20 is no number that can be meant here; right would be 1 to 500 ft',
+    ],
+    [
+      'a number as text',
+      { breaker: { ratingA: '30' } },
+      'breaker.ratingA: "30" is no number that can be meant here; right would be 1 to 400 A',
+    ],
+    [
+      'a huge number',
+      { source: { runningW: 1e308 } },
+      'source.runningW: 1e+308 is no number that can be meant here; right would be 100 to 50000 W',
+    ],
+    [
+      'an unknown answer',
+      { breaker: { heldDown: true } },
+      'breaker.heldDown: true is no answer here; right would be "yes", "no" or "not-seen"',
+    ],
+    [
+      'an unknown choice',
+      { source: { voltage: '230' } },
+      'source.voltage: "230" is no answer here; right would be one of 120/240, 120, or "not-seen"',
+    ],
     ['a stray key', { breaker: { rating: 30 } }, 'breaker: "rating" is no fact known here; "ratingA" may be meant'],
     ['a stray station', { inlets: {} }, '"inlets" is no fact known here; "inlet" may be meant'],
     ['a list that is none', { cord: 'orange' }, 'cord: "orange" is no list; right would be [ … ]'],
     ['a group that is none', { inlet: 30 }, 'inlet: 30 is no group of facts; right would be { … }'],
-    ['null for a fact', { inlet: { ratingA: null } }, 'inlet.ratingA: null is no number that can be meant here; right would be 1 to 400 A'],
+    [
+      'null for a fact',
+      { inlet: { ratingA: null } },
+      'inlet.ratingA: null is no number that can be meant here; right would be 1 to 400 A',
+    ],
     ['another version', { version: 2 }, 'version: 2 is a version this program does not read; right would be 1'],
     ['another format', { format: 'x' }, 'format: "x" is no case file; right would be "careful-latch/case"'],
-    ['another edition', { edition: '2014' }, 'edition: "2014" is no edition here; right would be one of 2017, 2020, 2023'],
+    [
+      'another edition',
+      { edition: '2014' },
+      'edition: "2014" is no edition here; right would be one of 2017, 2020, 2023',
+    ],
     ['too many cords', { cord: Array.from({ length: 21 }, () => ({})) }, 'cord: more than 20 entries'],
   ])('%s', (_, change, expected) => {
     expect(errorsOf(change as Record<string, unknown>)).toContain(expected);
@@ -37,7 +90,11 @@ describe('reading', () => {
     ['nothing', ' ', /empty/],
     ['half a file', JSON.stringify(GOOD).slice(0, 300), /no JSON/],
     ['a list', '[1]', /no case/],
-    ['a prototype key', `{"__proto__":{"format":"x"},${JSON.stringify(GOOD).slice(1)}`, /"__proto__" is no fact known here/],
+    [
+      'a prototype key',
+      `{"__proto__":{"format":"x"},${JSON.stringify(GOOD).slice(1)}`,
+      /"__proto__" is no fact known here/,
+    ],
     ['a deep nest', `{"inlet":${'['.repeat(50_000)}${']'.repeat(50_000)}}`, /inlet: .* is no group of facts/],
     ['ten megabytes', `"${'x'.repeat(10_000_000)}"`, /at most 1000000/],
   ])('%s', (_, text, expected) => {
@@ -93,7 +150,10 @@ describe('facts', () => {
 describe('sheets', () => {
   test('every fact stands on exactly one sheet, conditional ones when they matter', () => {
     const raceway = withFact(GOOD, 'feeder.stretches[0].method', 'EMT');
-    const on = (c: typeof GOOD) => STATIONS.flatMap((one) => sheet(c, one).flatMap((group) => group.paths)).map((path) => path.replace(/\[\d+\]/g, ''));
+    const on = (c: typeof GOOD) =>
+      STATIONS.flatMap((one) => sheet(c, one).flatMap((group) => group.paths)).map((path) =>
+        path.replace(/\[\d+\]/g, ''),
+      );
     expect(on(raceway).sort()).toEqual([...CATALOGUE.keys()].sort());
     expect(on(GOOD)).not.toContain('feeder.stretches.insulation');
   });

@@ -15,8 +15,7 @@ export const catalogueKey = (path: string) => path.replace(/\[\d+\]/g, '');
 function collect(node: Described, path: string, into: Map<string, FactMeta>) {
   if (node.meta?.fact) into.set(path, node.meta.fact);
   if (node.innerType) collect(node.innerType, path, into);
-  for (const [key, field] of Object.entries(node.fields ?? {}))
-    collect(field, path ? `${path}.${key}` : key, into);
+  for (const [key, field] of Object.entries(node.fields ?? {})) collect(field, path ? `${path}.${key}` : key, into);
 }
 
 const described: SchemaDescription | SchemaFieldDescription = caseSchema.describe();

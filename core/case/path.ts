@@ -2,10 +2,9 @@ import type { Case } from './schema';
 import { NOT_SEEN, type NotSeen } from './fact';
 
 type Leaf = string | number | boolean;
-type Walk<T> =
-  T extends readonly (infer E)[]
-    ? `[${number}].${Walk<NonNullable<E>>}`
-    : { [K in keyof T & string]: Step<K, NonNullable<T[K]>> }[keyof T & string];
+type Walk<T> = T extends readonly (infer E)[]
+  ? `[${number}].${Walk<NonNullable<E>>}`
+  : { [K in keyof T & string]: Step<K, NonNullable<T[K]>> }[keyof T & string];
 type Step<K extends string, V> = V extends Leaf
   ? K
   : V extends readonly unknown[]
@@ -92,5 +91,11 @@ export function withFact(c: Case, path: string, value: unknown): Case {
 /** The case without one entry of a list (`cord[1]`, `feeder.stretches[0]`). */
 export function withoutEntry(c: Case, listPath: 'cord' | 'feeder.stretches', index: number): Case {
   const list = factAt(c, listPath);
-  return Array.isArray(list) ? withFact(c, listPath, list.filter((_, i) => i !== index)) : c;
+  return Array.isArray(list)
+    ? withFact(
+        c,
+        listPath,
+        list.filter((_, i) => i !== index),
+      )
+    : c;
 }

@@ -47,7 +47,7 @@ export function whyNotFact(path: string, value: unknown): string | undefined {
   if (keysOf(path).some((key) => typeof key === 'number' && key >= 20)) return `${path}: more than 20 entries`;
   if (value === undefined) return undefined;
   const read = readCase(withFact({ format: 'careful-latch/case', version: 1, edition: '2023' }, path, value));
-  return read.ok ? undefined : read.errors.find((error) => error.startsWith(path)) ?? read.errors[0];
+  return read.ok ? undefined : (read.errors.find((error) => error.startsWith(path)) ?? read.errors[0]);
 }
 
 /** Addresses of all facts recorded in a case, in the catalogue's order. */

@@ -58,14 +58,24 @@ describe('ambient factor', () => {
   test('rows follow the equation of the section', () => {
     for (const [upTo, ...factors] of AMBIENT_FACTOR.rows)
       for (const [i, columnC] of [60, 75, 90].entries())
-        if (factors[i] !== null) expect(Math.abs(factors[i]! - Math.sqrt((columnC - upTo) / (columnC - 30)))).toBeLessThan(0.006);
+        if (factors[i] !== null)
+          expect(Math.abs(factors[i]! - Math.sqrt((columnC - upTo) / (columnC - 30)))).toBeLessThan(0.006);
   });
 });
 
-test.each([[3, 1], [4, 0.8], [6, 0.8], [7, 0.7], [9, 0.7], [10, 0.5], [20, 0.5], [21, 0.45], [31, 0.4], [40, 0.4], [41, 0.35]])(
-  '%i current-carrying conductors: %d',
-  (count, expected) => expect(countFactor(count)).toBe(expected),
-);
+test.each([
+  [3, 1],
+  [4, 0.8],
+  [6, 0.8],
+  [7, 0.7],
+  [9, 0.7],
+  [10, 0.5],
+  [20, 0.5],
+  [21, 0.45],
+  [31, 0.4],
+  [40, 0.4],
+  [41, 0.35],
+])('%i current-carrying conductors: %d', (count, expected) => expect(countFactor(count)).toBe(expected));
 
 test.each<[number, Metal, WireSize | undefined]>([
   [15, 'copper', '14'], [20, 'copper', '12'], [25, 'copper', '10'], [30, 'copper', '10'], [30, 'aluminium', '8'], [50, 'copper', '10'],
@@ -74,15 +84,27 @@ test.each<[number, Metal, WireSize | undefined]>([
   expect(equipmentGroundSize(deviceA, metal)).toBe(expected);
 }); // prettier-ignore
 
-test.each([[28.4, 30], [23.2, 25], [30, 30], [30.1, 35], [36, 40], [51, 60], [251, undefined]])('next standard device of %d A: %p', (a, expected) =>
-  expect(standardDeviceAtOrAboveA(a)).toBe(expected),
-);
-test.each([[34, 30], [30, 30], [14, undefined], [55, 50]])('largest standard device within %d A: %p', (a, expected) =>
-  expect(standardDeviceAtOrBelowA(a)).toBe(expected),
-);
+test.each([
+  [28.4, 30],
+  [23.2, 25],
+  [30, 30],
+  [30.1, 35],
+  [36, 40],
+  [51, 60],
+  [251, undefined],
+])('next standard device of %d A: %p', (a, expected) => expect(standardDeviceAtOrAboveA(a)).toBe(expected));
+test.each([
+  [34, 30],
+  [30, 30],
+  [14, undefined],
+  [55, 50],
+])('largest standard device within %d A: %p', (a, expected) => expect(standardDeviceAtOrBelowA(a)).toBe(expected));
 
 test('resistance × area is the metal’s own constant, near 12.9 (copper) and 21.2 (aluminium) Ω·cmil/ft at 75 °C', () => {
-  for (const [metal, constant] of [['copper', 12.9], ['aluminium', 21.2]] as const)
+  for (const [metal, constant] of [
+    ['copper', 12.9],
+    ['aluminium', 21.2],
+  ] as const)
     for (const [size, ohm] of Object.entries(RESISTANCE_OHM_PER_KFT.rows[metal]))
       expect(Math.abs((ohm * AREA_CMIL.rows[size as WireSize]!) / 1000 / constant - 1)).toBeLessThan(0.015);
 });
@@ -94,7 +116,9 @@ test('areas find their size', () => {
 });
 
 test('only equal configurations mate, and a 15 A plug in the 20 A T-slot', () => {
-  const mating = CONFIGURATION_NAMES.flatMap((plug) => CONFIGURATION_NAMES.filter((face) => plugFits(plug, face)).map((face) => `${plug}>${face}`));
+  const mating = CONFIGURATION_NAMES.flatMap((plug) =>
+    CONFIGURATION_NAMES.filter((face) => plugFits(plug, face)).map((face) => `${plug}>${face}`),
+  );
   expect(mating.filter((pair) => pair.split('>')[0] !== pair.split('>')[1])).toEqual(['5-15>5-20']);
   expect(mating).toHaveLength(CONFIGURATION_NAMES.length + 1);
 });

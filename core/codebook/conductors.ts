@@ -59,9 +59,7 @@ export const AMPACITY_A: Table<Readonly<Record<Metal, BySize<ThreeColumns>>>> = 
 };
 
 /** Ambient correction on a 30 °C base. Each row: highest ambient °C it serves, then factors for 60 / 75 / 90 °C; null = not permitted. */
-export const AMBIENT_FACTOR: Table<
-  readonly (readonly [number, number | null, number | null, number | null])[]
-> = {
+export const AMBIENT_FACTOR: Table<readonly (readonly [number, number | null, number | null, number | null])[]> = {
   title: 'Ambient temperature correction',
   cites: movedIn2020(['Table 310.15(B)(2)(a)'], ['310.15(B)']),
   unit: '',
@@ -223,11 +221,7 @@ export function cordSizes(): WireSize[] {
 }
 
 /** Table ampacity, A; undefined where the table has no such row. */
-export function tableAmpacityA(
-  metal: Metal,
-  size: WireSize,
-  column: ColumnC,
-): number | undefined {
+export function tableAmpacityA(metal: Metal, size: WireSize, column: ColumnC): number | undefined {
   return AMPACITY_A.rows[metal][size]?.[columnIndex(column)];
 }
 

@@ -29,7 +29,12 @@ const TERMINALS = everyEdition('110.14(C)');
 /** Conductors of one circuit that count as current-carrying: the neutral only where a 120 V source is bridged to both legs. */
 function carriedByThisCircuit(look: Look): number {
   return look.need('source.voltage') === '120'
-    ? look.step('Current-carrying conductors of this circuit', 3, '', 'both legs and their neutral on a bridged 120 V source')
+    ? look.step(
+        'Current-carrying conductors of this circuit',
+        3,
+        '',
+        'both legs and their neutral on a bridged 120 V source',
+      )
     : look.step('Current-carrying conductors of this circuit', 2, '', NEUTRAL_NOT_COUNTED);
 }
 
@@ -93,7 +98,8 @@ function terminalColumn(look: Look, size: WireSize): ColumnC {
 }
 
 function conditionsOf(look: Look, index: number): Conditions {
-  const at = <K extends 'method' | 'metal' | 'sizeAwg' | 'ambientC' | 'otherCarrying' | 'insulation'>(key: K) => `feeder.stretches[${index}].${key}` as const;
+  const at = <K extends 'method' | 'metal' | 'sizeAwg' | 'ambientC' | 'otherCarrying' | 'insulation'>(key: K) =>
+    `feeder.stretches[${index}].${key}` as const;
   const methodName = look.site.feeder?.stretches?.[index]?.method;
   const method: WiringMethod | undefined = METHODS[methodName as MethodName];
   look.needAll(
@@ -103,7 +109,9 @@ function conditionsOf(look: Look, index: number): Conditions {
     at('ambientC'),
     at('otherCarrying'),
     'source.voltage',
-    ...(method && !method.insulationC ? ([at('insulation'), 'feeder.inletTerminal', 'feeder.houseTerminal'] as const) : []),
+    ...(method && !method.insulationC
+      ? ([at('insulation'), 'feeder.inletTerminal', 'feeder.houseTerminal'] as const)
+      : []),
   );
   const { metal } = conductorOf(look, index);
   const insulationC = method?.insulationC ?? INSULATION_C[look.need(at('insulation'))];

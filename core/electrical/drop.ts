@@ -25,17 +25,34 @@ export function runs(look: Look, withGround = false): Run[] {
     look.attempt((side): Run => {
       side.needAll(`cord[${i}].sizeAwg`, `cord[${i}].lengthFt`);
       const size = side.need(`cord[${i}].sizeAwg`);
-      return { name: `cord ${i + 1}`, metal: 'copper', size, groundSize: size, lengthFt: side.need(`cord[${i}].lengthFt`) };
+      return {
+        name: `cord ${i + 1}`,
+        metal: 'copper',
+        size,
+        groundSize: size,
+        lengthFt: side.need(`cord[${i}].lengthFt`),
+      };
     }),
   );
   const fed = !look.kind || !absence('feeder', look.kind);
   const stretches = Array.from({ length: fed ? look.stretches : 0 }, (_, i) =>
     look.attempt((side): Run => {
       const at = `feeder.stretches[${i}]` as const;
-      side.needAll(`${at}.metal`, `${at}.sizeAwg`, `${at}.lengthFt`, ...(withGround ? [`${at}.groundAwg` as const] : []));
+      side.needAll(
+        `${at}.metal`,
+        `${at}.sizeAwg`,
+        `${at}.lengthFt`,
+        ...(withGround ? [`${at}.groundAwg` as const] : []),
+      );
       const { metal, size } = conductorOf(side, i);
       const ground = withGround ? conductorOf(side, i, 'groundAwg').size : undefined;
-      return { name: `feeder stretch ${i + 1}`, metal, size, groundSize: ground, lengthFt: side.need(`${at}.lengthFt`) };
+      return {
+        name: `feeder stretch ${i + 1}`,
+        metal,
+        size,
+        groundSize: ground,
+        lengthFt: side.need(`${at}.lengthFt`),
+      };
     }),
   );
   look.requireAll(...cords, ...stretches);

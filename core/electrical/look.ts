@@ -52,7 +52,12 @@ export class Look {
       const meta = metaOf(path);
       this.steps.push({
         label: factLabel(path),
-        value: meta.kind === 'amount' ? (value as number) : meta.kind === 'size' ? (value as string) : valueText(path, value),
+        value:
+          meta.kind === 'amount'
+            ? (value as number)
+            : meta.kind === 'size'
+              ? (value as string)
+              : valueText(path, value),
         unit: meta.unit,
         source: RECORDED,
       });

@@ -42,7 +42,8 @@ export function linksAhead(look: Look): Link[] {
 export function weakest(links: readonly Link[]): (Link & { ratingA: number }) | undefined {
   let found: (Link & { ratingA: number }) | undefined;
   for (const link of links)
-    if (link.ratingA !== undefined && (!found || link.ratingA < found.ratingA)) found = { ...link, ratingA: link.ratingA };
+    if (link.ratingA !== undefined && (!found || link.ratingA < found.ratingA))
+      found = { ...link, ratingA: link.ratingA };
   return found;
 }
 

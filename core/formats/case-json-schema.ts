@@ -1,7 +1,6 @@
 import { FORMAT, MOST_PARTS, NOT_SEEN, VERSION, caseSchema, type FactMeta } from '../case';
 import { EDITIONS } from '../codebook';
 
-
 type Json = Record<string, unknown>;
 
 /** JSON Schema of one fact. Not seen is an answer of every fact; not looked at yet is its absence. */
@@ -10,7 +9,11 @@ function factSchema(meta: FactMeta): Json {
     meta.kind === 'amount'
       ? { type: 'number', minimum: meta.min, maximum: meta.max }
       : { enum: meta.choices.map((one) => one.value) };
-  return { title: meta.label, description: [meta.ask, meta.unit].filter(Boolean).join('; unit: '), anyOf: [value, { const: NOT_SEEN }] };
+  return {
+    title: meta.label,
+    description: [meta.ask, meta.unit].filter(Boolean).join('; unit: '),
+    anyOf: [value, { const: NOT_SEEN }],
+  };
 }
 
 interface Node {

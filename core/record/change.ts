@@ -1,9 +1,17 @@
 import { ValidationError } from 'yup';
 import { factAt, whyNotFact, withFact, withoutEntry, readCase, MOST_PARTS, type Case } from '../case';
 import { evaluate } from '../verdict';
-import { changeSchemas, openedInspection, whyNotDecide, type Change, type ChangeBody, type Inspection } from './inspection';
+import {
+  changeSchemas,
+  openedInspection,
+  whyNotDecide,
+  type Change,
+  type ChangeBody,
+  type Inspection,
+} from './inspection';
 
-export type Applied = { readonly ok: true; readonly inspection: Inspection } | { readonly ok: false; readonly why: string };
+export type Applied =
+  { readonly ok: true; readonly inspection: Inspection } | { readonly ok: false; readonly why: string };
 
 const refused = (why: string): Applied => ({ ok: false, why });
 
@@ -25,7 +33,9 @@ function withEntry(c: Case, list: 'cord' | 'feeder.stretches', index: number, en
 /** What an inspection is after a change, or a sentence why it cannot be taken in. Device and office run the same. */
 export function applyChange(inspection: Inspection | undefined, change: Change): Applied {
   if (change.type === 'open')
-    return inspection ? refused('This inspection is open already.') : { ok: true, inspection: openedInspection(change.inspection, change.header, change.at) };
+    return inspection
+      ? refused('This inspection is open already.')
+      : { ok: true, inspection: openedInspection(change.inspection, change.header, change.at) };
   if (!inspection) return refused('There is no such inspection.');
 
   const changed = (c: Case): Applied => ({

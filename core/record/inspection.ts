@@ -8,14 +8,19 @@ const line = (what: string, most: number) =>
 const uuid = (what: string) => string().uuid(`${what} must be a UUID`).required(`${what} is missing`);
 const instant = string()
   .required('the time is missing')
-  .matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d+)?Z$/, 'the time must be ISO 8601 in UTC, like 2026-11-25T10:00:00Z');
+  .matches(
+    /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d+)?Z$/,
+    'the time must be ISO 8601 in UTC, like 2026-11-25T10:00:00Z',
+  );
 
 /** What stands once at the head of an inspection, and is never asked for again. */
 export const headerSchema = object({
   address: line('The address', 200).required('Give the address of the property.'),
   owner: line('The owner', 200).default(''),
   permit: line('The permit number', 60).default(''),
-  edition: mixed<Edition>().oneOf([...EDITIONS], `The edition must be one of ${EDITIONS.join(', ')}.`).required('Choose the edition that the office has adopted.'),
+  edition: mixed<Edition>()
+    .oneOf([...EDITIONS], `The edition must be one of ${EDITIONS.join(', ')}.`)
+    .required('Choose the edition that the office has adopted.'),
 }).noUnknown('The head of an inspection has address, owner, permit and edition.');
 export type Header = InferType<typeof headerSchema>;
 
@@ -30,16 +35,27 @@ export type DecisionKind = keyof typeof DECISIONS;
 const SHORTEST_REASON = 10;
 
 export const decisionSchema = object({
-  kind: mixed<DecisionKind>().oneOf(Object.keys(DECISIONS) as DecisionKind[], 'There is no such decision.').required('Choose a decision.'),
+  kind: mixed<DecisionKind>()
+    .oneOf(Object.keys(DECISIONS) as DecisionKind[], 'There is no such decision.')
+    .required('Choose a decision.'),
   conditions: line('The conditions', 4000).default(''),
   /** Day of the second visit, ISO date; null where none is due. */
-  dueOn: string().nullable().matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'The day must be an ISO date, like 2026-12-09.', excludeEmptyString: false }).defined(),
+  dueOn: string()
+    .nullable()
+    .matches(/^\d{4}-\d{2}-\d{2}$/, {
+      message: 'The day must be an ISO date, like 2026-12-09.',
+      excludeEmptyString: false,
+    })
+    .defined(),
   overruled: array(
     object({
       rule: string().required().max(100),
       reason: line('The reason', 2000)
         .required('Give the reason for overruling.')
-        .min(SHORTEST_REASON, `Give the reason in at least ${SHORTEST_REASON} characters; it will be read years from now.`),
+        .min(
+          SHORTEST_REASON,
+          `Give the reason in at least ${SHORTEST_REASON} characters; it will be read years from now.`,
+        ),
     }).noUnknown(),
   )
     .required()
@@ -47,7 +63,10 @@ export const decisionSchema = object({
   signature: object({
     name: line('The name', 200).required('Sign with your name.'),
     /** What the finger drew, as an SVG path in a 320 × 120 box; empty for a typed signature. */
-    path: string().defined().max(60_000, 'The drawn signature is too long.').matches(/^[MLQCZ0-9 .,-]*$/i, 'The drawn signature is no path.'),
+    path: string()
+      .defined()
+      .max(60_000, 'The drawn signature is too long.')
+      .matches(/^[MLQCZ0-9 .,-]*$/i, 'The drawn signature is no path.'),
   }).noUnknown(),
 }).noUnknown();
 export type Decision = InferType<typeof decisionSchema>;
@@ -79,11 +98,18 @@ const change = { id: uuid('The id of the change'), inspection: uuid('The id of t
 /** What a device may ask the office to take in, and the office to repeat: the same change twice is one change. */
 export const changeSchemas = {
   open: object({ ...change, type: mixed<'open'>().required(), header: headerSchema.required() }).noUnknown(),
-  fact: object({ ...change, type: mixed<'fact'>().required(), path: string().required().max(100), value: mixed<string | number>().nullable().defined() }).noUnknown(),
+  fact: object({
+    ...change,
+    type: mixed<'fact'>().required(),
+    path: string().required().max(100),
+    value: mixed<string | number>().nullable().defined(),
+  }).noUnknown(),
   remove: object({
     ...change,
     type: mixed<'remove'>().required(),
-    list: mixed<'cord' | 'feeder.stretches'>().oneOf(['cord', 'feeder.stretches'], 'Only a cord or a stretch can be taken out.').required(),
+    list: mixed<'cord' | 'feeder.stretches'>()
+      .oneOf(['cord', 'feeder.stretches'], 'Only a cord or a stretch can be taken out.')
+      .required(),
     index: number().integer().min(0).max(20).required(),
   }).noUnknown(),
   restore: object({
@@ -96,11 +122,14 @@ export const changeSchemas = {
   decide: object({ ...change, type: mixed<'decide'>().required(), decision: decisionSchema.required() }).noUnknown(),
 };
 
-export type Change = { [K in keyof typeof changeSchemas]: InferType<(typeof changeSchemas)[K]> & { type: K } }[keyof typeof changeSchemas];
+export type Change = {
+  [K in keyof typeof changeSchemas]: InferType<(typeof changeSchemas)[K]> & { type: K };
+}[keyof typeof changeSchemas];
 /** A change before it has an id and a time. */
 export type ChangeBody = Change extends infer C ? (C extends Change ? Omit<C, 'id' | 'at'> : never) : never;
 
-export type State = 'draft' | 'corrections-required' | 'approved' | 'approved-with-conditions' | 'stop-work' | 'second-visit';
+export type State =
+  'draft' | 'corrections-required' | 'approved' | 'approved-with-conditions' | 'stop-work' | 'second-visit';
 
 /** Where an inspection stands: its last decision, or a second visit once facts have changed after corrections or a stop. */
 export function stateOf(inspection: Inspection): State {
@@ -109,7 +138,11 @@ export function stateOf(inspection: Inspection): State {
   return inspection.changedSinceDecision ? 'second-visit' : last.kind;
 }
 
-export const STATE_WORDS: Readonly<Record<State, string>> = { draft: 'Draft', 'second-visit': 'Second visit begun', ...DECISIONS };
+export const STATE_WORDS: Readonly<Record<State, string>> = {
+  draft: 'Draft',
+  'second-visit': 'Second visit begun',
+  ...DECISIONS,
+};
 
 export function openedInspection(id: string, header: Header, at: string): Inspection {
   return {
@@ -126,13 +159,19 @@ export function openedInspection(id: string, header: Header, at: string): Inspec
 
 /** Violations and open questions that stand against approval: all but advisories. */
 export function blocking(evaluation: Evaluation): Outcome[] {
-  return evaluation.outcomes.filter((one) => one.severity !== 'advisory' && (one.outcome === 'violation' || one.outcome === 'unproven'));
+  return evaluation.outcomes.filter(
+    (one) => one.severity !== 'advisory' && (one.outcome === 'violation' || one.outcome === 'unproven'),
+  );
 }
 
 /** Why a decision cannot be signed for what the engine found, in sentences; empty where it can. A person may overrule, with a reason each. */
-export function whyNotDecide(evaluation: Evaluation, decision: Pick<Decision, 'kind' | 'conditions' | 'overruled'>): string[] {
+export function whyNotDecide(
+  evaluation: Evaluation,
+  decision: Pick<Decision, 'kind' | 'conditions' | 'overruled'>,
+): string[] {
   const why: string[] = [];
-  if (decision.kind === 'approved-with-conditions' && !decision.conditions.trim()) why.push('Write down the conditions.');
+  if (decision.kind === 'approved-with-conditions' && !decision.conditions.trim())
+    why.push('Write down the conditions.');
   if (decision.kind === 'approved' || decision.kind === 'approved-with-conditions') {
     const reasons = new Map(decision.overruled.map((one) => [one.rule, one.reason.trim()]));
     const left = blocking(evaluation).filter((one) => (reasons.get(one.rule)?.length ?? 0) < SHORTEST_REASON);
@@ -141,8 +180,10 @@ export function whyNotDecide(evaluation: Evaluation, decision: Pick<Decision, 'k
         `${left.length} ${left.length === 1 ? 'point stands' : 'points stand'} against approval. Correct or prove ${left.length === 1 ? 'it' : 'them'}, or overrule each with a reason of at least ${SHORTEST_REASON} characters.`,
       );
   }
-  if (decision.kind === 'corrections-required' && !evaluation.outcomes.some((one) => one.outcome === 'violation' || one.outcome === 'unproven'))
+  if (
+    decision.kind === 'corrections-required' &&
+    !evaluation.outcomes.some((one) => one.outcome === 'violation' || one.outcome === 'unproven')
+  )
     why.push('Nothing is violated or unproven; there is nothing to correct.');
   return why;
 }
-

@@ -1,19 +1,36 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import fc from 'fast-check';
 import { RULES } from '../rules';
-import { CATALOGUE, NOT_SEEN, STATIONS, emptyCase, factAt, readCase, recordedFacts, withFact, type Case } from '../case';
+import {
+  CATALOGUE,
+  NOT_SEEN,
+  STATIONS,
+  emptyCase,
+  factAt,
+  readCase,
+  recordedFacts,
+  withFact,
+  type Case,
+} from '../case';
 import { EDITIONS, buildingWireSizes } from '../codebook';
 import { Look, ratingRow, stretchAmpacity, weakest } from '../electrical';
 import { GOOD, caseWith, example } from '../test/rule-table';
 import { evaluate, judge, stationState, verdictOf, type Outcome } from '.';
 
 const violations = (c: Case) =>
-  evaluate(c).outcomes.filter((one) => one.outcome === 'violation').map((one) => one.rule).sort();
+  evaluate(c)
+    .outcomes.filter((one) => one.outcome === 'violation')
+    .map((one) => one.rule)
+    .sort();
 
 describe('worked cases', () => {
   test.each<[string, string, string[]]>([
     ['case-1-interlock-holds', 'nothing-against', []],
-    ['case-2-breaker-50-before-inlet-30', 'do-not-energise', ['breaker/not-above-weakest-link', 'feeder/small-conductor', 'inlet/breaker-not-above-inlet']],
+    [
+      'case-2-breaker-50-before-inlet-30',
+      'do-not-energise',
+      ['breaker/not-above-weakest-link', 'feeder/small-conductor', 'inlet/breaker-not-above-inlet'],
+    ],
     ['case-3-attic-46c', 'nothing-against', []],
     ['case-3-attic-56c', 'nothing-against', []],
     ['case-3-attic-68c', 'do-not-energise', ['breaker/not-above-weakest-link', 'feeder/ampacity']],
@@ -43,7 +60,11 @@ describe('worked cases', () => {
 });
 
 describe('verdict', () => {
-  const one = (outcome: Outcome['outcome'], severity: Outcome['severity']) => ({ ...judge(RULES[0]!, GOOD), outcome, severity });
+  const one = (outcome: Outcome['outcome'], severity: Outcome['severity']) => ({
+    ...judge(RULES[0]!, GOOD),
+    outcome,
+    severity,
+  });
   test.each<[Outcome[], string]>([
     [[one('holds', 'hazard')], 'nothing-against'],
     [[one('unproven', 'advisory'), one('violation', 'advisory')], 'nothing-against'],
@@ -65,7 +86,9 @@ describe('verdict', () => {
   });
 
   test('editions cite their own sections', () => {
-    const cites = (edition: (typeof EDITIONS)[number]) => evaluate(example('case-5-bonded-unswitched'), edition).outcomes.find((each) => each.rule === 'neutral/matrix')!.cites;
+    const cites = (edition: (typeof EDITIONS)[number]) =>
+      evaluate(example('case-5-bonded-unswitched'), edition).outcomes.find((each) => each.rule === 'neutral/matrix')!
+        .cites;
     expect(cites('2020')).toContain('250.24(A)(5)');
     expect(cites('2023')).toContain('250.24(B)');
     expect(cites('2023')).not.toContain('250.24(A)(5)');
@@ -92,21 +115,29 @@ test('the rating row names the weakest part', () => {
 });
 
 describe('rules', () => {
-  test.each(RULES.map((one) => [one.id, one] as const))('%s asks only for what it names, and has sections in every edition', (_, one) => {
-    for (const edition of EDITIONS) expect(one.cites[edition].length).toBeGreaterThan(0);
-    const bare = (path: string) => path.replace(/\[\d+\]/g, '');
-    for (const path of recordedFacts(GOOD)) {
-      const without = withFact(GOOD, path, undefined);
-      for (const need of judge(one, without).needs) expect(one.facts).toContain(bare(need));
-    }
-    for (const fact of one.facts) expect(CATALOGUE.has(fact)).toBe(true);
-  });
+  test.each(RULES.map((one) => [one.id, one] as const))(
+    '%s asks only for what it names, and has sections in every edition',
+    (_, one) => {
+      for (const edition of EDITIONS) expect(one.cites[edition].length).toBeGreaterThan(0);
+      const bare = (path: string) => path.replace(/\[\d+\]/g, '');
+      for (const path of recordedFacts(GOOD)) {
+        const without = withFact(GOOD, path, undefined);
+        for (const need of judge(one, without).needs) expect(one.facts).toContain(bare(need));
+      }
+      for (const fact of one.facts) expect(CATALOGUE.has(fact)).toBe(true);
+    },
+  );
 
   test('each has an id of its own, a file of that name, and a table of cases', () => {
     const walk = (folder: string): string[] =>
-      readdirSync(folder, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? walk(`${folder}/${entry.name}`) : [`${folder}/${entry.name}`]));
+      readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+        entry.isDirectory() ? walk(`${folder}/${entry.name}`) : [`${folder}/${entry.name}`],
+      );
     const files = walk(`${__dirname}/../rules`);
-    const tables = files.filter((file) => file.endsWith('.test.ts')).map((file) => readFileSync(file, 'utf8')).join('\n');
+    const tables = files
+      .filter((file) => file.endsWith('.test.ts'))
+      .map((file) => readFileSync(file, 'utf8'))
+      .join('\n');
     for (const { id } of RULES) {
       expect(files.filter((file) => file.endsWith(`/rules/${id}.ts`))).toHaveLength(1);
       expect(tables).toContain(`'${id}'`);
@@ -129,13 +160,21 @@ describe('properties', () => {
       const next = () => random.next().value as number;
       for (const [key, meta] of CATALOGUE) {
         const list = key.startsWith('cord.') ? cords : key.startsWith('feeder.stretches.') ? stretches : 0;
-        const paths = list === 0 ? [key] : Array.from({ length: list }, (_, i) => key.replace(/^(cord|feeder\.stretches)/, `$1[${i}]`));
+        const paths =
+          list === 0
+            ? [key]
+            : Array.from({ length: list }, (_, i) => key.replace(/^(cord|feeder\.stretches)/, `$1[${i}]`));
         for (const path of paths) {
           const roll = next() % 10;
           if (roll === 0) continue;
           const choices = meta.choices.map((choice) => choice.value);
           const pick = choices[next() % choices.length]!;
-          const value = meta.kind === 'amount' ? (roll < 5 ? Number(pick) : meta.min! + (next() / 1_000_000) * (meta.max! - meta.min!)) : pick;
+          const value =
+            meta.kind === 'amount'
+              ? roll < 5
+                ? Number(pick)
+                : meta.min! + (next() / 1_000_000) * (meta.max! - meta.min!)
+              : pick;
           c = withFact(c, path, roll === 1 ? NOT_SEEN : value);
         }
       }
@@ -165,7 +204,8 @@ describe('properties', () => {
         const before = evaluate(c).outcomes;
         const after = evaluate(withFact(c, path, undefined)).outcomes;
         for (const [i, outcome] of after.entries())
-          if (outcome.outcome !== 'unproven') expect([path, outcome.rule, outcome.outcome]).toEqual([path, outcome.rule, before[i]!.outcome]);
+          if (outcome.outcome !== 'unproven')
+            expect([path, outcome.rule, outcome.outcome]).toEqual([path, outcome.rule, before[i]!.outcome]);
       }),
       { numRuns: 600 },
     );
@@ -175,11 +215,16 @@ describe('properties', () => {
     fc.assert(
       fc.property(anyCase, (c) => {
         const ampacities = buildingWireSizes('copper').map((size) => {
-          const metal = withFact(withFact(c, 'feeder.stretches[0].sizeAwg', size), 'feeder.stretches[0].metal', 'copper');
+          const metal = withFact(
+            withFact(c, 'feeder.stretches[0].sizeAwg', size),
+            'feeder.stretches[0].metal',
+            'copper',
+          );
           return new Look(metal).attempt((look) => stretchAmpacity(look, 0).ampacityA).value;
         });
         for (let i = 1; i < ampacities.length; i++)
-          if (ampacities[i] !== undefined && ampacities[i - 1] !== undefined) expect(ampacities[i]).toBeGreaterThanOrEqual(ampacities[i - 1]!);
+          if (ampacities[i] !== undefined && ampacities[i - 1] !== undefined)
+            expect(ampacities[i]).toBeGreaterThanOrEqual(ampacities[i - 1]!);
       }),
       { numRuns: 200 },
     );
@@ -189,11 +234,13 @@ describe('properties', () => {
     fc.assert(
       fc.property(anyCase, (c) => {
         const turned = withFact(c, 'feeder.stretches', [...(c.feeder?.stretches ?? [])].reverse());
-        const kinds = (of: Case) => evaluate(of).outcomes.map((one) => `${one.rule} ${one.outcome} ${one.rule === 'feeder/ampacity' ? String(one.allowed) : ''}`);
+        const kinds = (of: Case) =>
+          evaluate(of).outcomes.map(
+            (one) => `${one.rule} ${one.outcome} ${one.rule === 'feeder/ampacity' ? String(one.allowed) : ''}`,
+          );
         expect(kinds(turned)).toEqual(kinds(c));
       }),
       { numRuns: 200 },
     );
   });
-
 });

@@ -12,8 +12,18 @@ export type Result =
   | { readonly id: string; readonly status: 'taken' | 'taken-before'; readonly revision: number }
   | { readonly id: string; readonly status: 'refused'; readonly detail: string };
 
-async function seal(tx: Transaction, account: Account, before: Inspection, after: Inspection, change: Change & { type: 'decide' }, revision: number) {
-  const [office] = await tx.select({ id: offices.id, name: offices.name }).from(offices).where(eq(offices.id, account.office));
+async function seal(
+  tx: Transaction,
+  account: Account,
+  before: Inspection,
+  after: Inspection,
+  change: Change & { type: 'decide' },
+  revision: number,
+) {
+  const [office] = await tx
+    .select({ id: offices.id, name: offices.name })
+    .from(offices)
+    .where(eq(offices.id, account.office));
   const record: SealedRecord = {
     inspection: after.id,
     revision,
@@ -60,7 +70,8 @@ async function takeIn(tx: Transaction, account: Account, change: Change): Promis
       .values({ id: after.id, office: account.office, openedAt: new Date(after.openedAt), ...columns })
       .onConflictDoNothing()
       .returning({ id: inspections.id });
-    if (made.length === 0) return { id: change.id, status: 'refused', detail: 'An inspection with this id is open elsewhere.' };
+    if (made.length === 0)
+      return { id: change.id, status: 'refused', detail: 'An inspection with this id is open elsewhere.' };
   }
   await tx.insert(changes).values({ id: change.id, inspection: after.id, revision, by: account.id, body: change });
   if (change.type === 'decide') await seal(tx, account, before!, after, change, revision);

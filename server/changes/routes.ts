@@ -10,7 +10,9 @@ import { takeInAll } from './apply';
 const MOST_CHANGES = 200;
 
 const bodySchema = object({
-  changes: array(mixed<object>().required()).required('The changes are missing.').max(MOST_CHANGES, `At most ${MOST_CHANGES} changes at once.`),
+  changes: array(mixed<object>().required())
+    .required('The changes are missing.')
+    .max(MOST_CHANGES, `At most ${MOST_CHANGES} changes at once.`),
 });
 
 export function changeRoutes(db: Database): Router {

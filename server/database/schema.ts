@@ -13,7 +13,9 @@ export const offices = pgTable('offices', {
 
 export const accounts = pgTable('accounts', {
   id: uuid('id').primaryKey(),
-  office: uuid('office').notNull().references(() => offices.id),
+  office: uuid('office')
+    .notNull()
+    .references(() => offices.id),
   login: text('login').notNull().unique(),
   name: text('name').notNull(),
   role: varchar('role', { length: 20 }).$type<'inspector' | 'contractor'>().notNull(),
@@ -25,7 +27,9 @@ export const inspections = pgTable(
   'inspections',
   {
     id: uuid('id').primaryKey(),
-    office: uuid('office').notNull().references(() => offices.id),
+    office: uuid('office')
+      .notNull()
+      .references(() => offices.id),
     revision: integer('revision').notNull(),
     address: text('address').notNull(),
     owner: text('owner').notNull(),
@@ -44,9 +48,13 @@ export const changes = pgTable(
   'changes',
   {
     id: uuid('id').primaryKey(),
-    inspection: uuid('inspection').notNull().references(() => inspections.id),
+    inspection: uuid('inspection')
+      .notNull()
+      .references(() => inspections.id),
     revision: integer('revision').notNull(),
-    by: uuid('by').notNull().references(() => accounts.id),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
     body: jsonb('body').$type<Change>().notNull(),
     receivedAt: timestamp('received_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
   },
@@ -58,9 +66,13 @@ export const decisions = pgTable(
   'decisions',
   {
     id: uuid('id').primaryKey(),
-    inspection: uuid('inspection').notNull().references(() => inspections.id),
+    inspection: uuid('inspection')
+      .notNull()
+      .references(() => inspections.id),
     revision: integer('revision').notNull(),
-    by: uuid('by').notNull().references(() => accounts.id),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
     kind: varchar('kind', { length: 30 }).$type<DecisionKind>().notNull(),
     signedAt: timestamp('signed_at', { withTimezone: true, mode: 'date' }).notNull(),
     record: jsonb('record').$type<SealedRecord>().notNull(),

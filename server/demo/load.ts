@@ -10,7 +10,11 @@ import type { Account } from '../sessions/session';
 import { DEMO_PASSWORD } from './password';
 import { DEMO_PROPERTIES, type DemoProperty } from './properties';
 
-const OFFICE = { id: '0dd0a7c4-1f5e-4b7a-9c00-0000000f0001', name: 'Windfall Township Building Office', edition: '2020' } as const;
+const OFFICE = {
+  id: '0dd0a7c4-1f5e-4b7a-9c00-0000000f0001',
+  name: 'Windfall Township Building Office',
+  edition: '2020',
+} as const;
 const PEOPLE = [
   { login: 'ilse', name: 'Ilse O’Harrow', role: 'inspector' },
   { login: 'joss', name: 'Joss Linnaker', role: 'inspector' },
@@ -21,7 +25,10 @@ function factsOf(property: DemoProperty): Case | undefined {
   if (!property.from) return undefined;
   const read = parseCase(readFileSync(new URL(`../../examples/${property.from}.json`, import.meta.url), 'utf8'));
   if (!read.ok) throw new Error(`examples/${property.from}.json: ${read.errors.join(' ')}`);
-  return Object.entries(property.facts ?? {}).reduce((c, [path, value]) => withFact(c, path, value ?? undefined), read.case);
+  return Object.entries(property.facts ?? {}).reduce(
+    (c, [path, value]) => withFact(c, path, value ?? undefined),
+    read.case,
+  );
 }
 
 function changesOf(property: DemoProperty): Change[] {
@@ -35,12 +42,21 @@ function changesOf(property: DemoProperty): Change[] {
   add({ type: 'open', inspection, header: { ...property.header, edition: OFFICE.edition } }, property.opened);
   const recorded = factsOf(property);
   if (recorded)
-    for (const path of recordedFacts(recorded)) add({ type: 'fact', inspection, path, value: factAt(recorded, path) as string | number });
+    for (const path of recordedFacts(recorded))
+      add({ type: 'fact', inspection, path, value: factAt(recorded, path) as string | number });
   if (property.decision) {
     const { kind, at, conditions = '', dueOn = null } = property.decision;
-    add({ type: 'decide', inspection, decision: { kind, conditions, dueOn, overruled: [], signature: { name: PEOPLE[0].name, path: '' } } }, at);
+    add(
+      {
+        type: 'decide',
+        inspection,
+        decision: { kind, conditions, dueOn, overruled: [], signature: { name: PEOPLE[0].name, path: '' } },
+      },
+      at,
+    );
   }
-  for (const [path, value] of Object.entries(property.later ?? {})) add({ type: 'fact', inspection, path, value: value ?? null });
+  for (const [path, value] of Object.entries(property.later ?? {}))
+    add({ type: 'fact', inspection, path, value: value ?? null });
   return changes;
 }
 
@@ -54,7 +70,8 @@ export async function loadDemo(db: Database): Promise<boolean> {
   await db.insert(accounts).values(people.map((one) => ({ ...one, passwordHash, demo: true })));
   for (const property of DEMO_PROPERTIES) {
     const results = await takeInAll(db, people[0]!, changesOf(property));
-    for (const result of results) if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
+    for (const result of results)
+      if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
   }
   return true;
 }

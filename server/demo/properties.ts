@@ -9,7 +9,12 @@ export interface DemoProperty {
   /** A worked case of examples/ whose facts were recorded here; none for a house nobody has looked at. */
   readonly from?: string;
   readonly facts?: Readonly<Partial<Record<FactPath, string | number | null>>>;
-  readonly decision?: { readonly kind: DecisionKind; readonly at: string; readonly conditions?: string; readonly dueOn?: string };
+  readonly decision?: {
+    readonly kind: DecisionKind;
+    readonly at: string;
+    readonly conditions?: string;
+    readonly dueOn?: string;
+  };
   /** What was found after the decision, at the second visit. */
   readonly later?: Readonly<Partial<Record<FactPath, string | number | null>>>;
 }
@@ -38,7 +43,11 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     opened: '2026-10-29T09:10:00Z',
     from: 'case-3-attic-68c',
     decision: { kind: 'corrections-required', at: '2026-10-29T09:52:00Z', dueOn: '2026-11-24' },
-    later: { 'feeder.stretches[0].sizeAwg': '8', 'feeder.stretches[1].sizeAwg': '8', 'feeder.stretches[0].groundAwg': 'not-seen' },
+    later: {
+      'feeder.stretches[0].sizeAwg': '8',
+      'feeder.stretches[1].sizeAwg': '8',
+      'feeder.stretches[0].groundAwg': 'not-seen',
+    },
   },
   {
     id: id(4),
@@ -63,7 +72,13 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '17 Graftwood Lane', owner: 'Ludo Hesper', permit: 'WT-26-0430' },
     opened: '2026-11-24T10:00:00Z',
     from: 'case-1-interlock-holds',
-    facts: { 'transfer.kind': 'load-side-switch', ...NO_BREAKER, 'feeder.stretches[0].ambientC': null, 'neutral.switched': 'not-seen', 'labels.inletSign': null },
+    facts: {
+      'transfer.kind': 'load-side-switch',
+      ...NO_BREAKER,
+      'feeder.stretches[0].ambientC': null,
+      'neutral.switched': 'not-seen',
+      'labels.inletSign': null,
+    },
   },
   {
     id: id(7),
@@ -85,7 +100,12 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '9 Perry Bend', owner: 'Inge Falkrow', permit: 'WT-26-0425' },
     opened: '2026-11-20T15:15:00Z',
     from: 'case-4-nmb-6',
-    facts: { 'transfer.kind': 'whole-house-manual', ...NO_BREAKER, 'source.neutralBond': 'bonded', 'neutral.switched': 'yes' },
+    facts: {
+      'transfer.kind': 'whole-house-manual',
+      ...NO_BREAKER,
+      'source.neutralBond': 'bonded',
+      'neutral.switched': 'yes',
+    },
   },
   {
     id: id(10),
@@ -114,8 +134,19 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '30 Ladder Lane', owner: 'Ferris Mundle', permit: 'WT-26-0424' },
     opened: '2026-11-19T18:02:00Z',
     from: 'case-1-interlock-holds',
-    facts: { 'transfer.kind': 'none-backfed', 'transfer.backfeedsOutlet': 'yes', 'cord[0].inletEndGender': 'plug', 'cord[0].inletEnd': '14-30', ...NO_BREAKER, 'siting.place': 'garage' },
+    facts: {
+      'transfer.kind': 'none-backfed',
+      'transfer.backfeedsOutlet': 'yes',
+      'cord[0].inletEndGender': 'plug',
+      'cord[0].inletEnd': '14-30',
+      ...NO_BREAKER,
+      'siting.place': 'garage',
+    },
     decision: { kind: 'stop-work', at: '2026-11-19T18:11:00Z', dueOn: '2026-11-26' },
   },
-  { id: id(13), header: { address: '1 Bin Yard', owner: 'Odile Marchbanks', permit: 'WT-26-0436' }, opened: '2026-11-25T07:50:00Z' },
+  {
+    id: id(13),
+    header: { address: '1 Bin Yard', owner: 'Odile Marchbanks', permit: 'WT-26-0436' },
+    opened: '2026-11-25T07:50:00Z',
+  },
 ];

@@ -25,12 +25,21 @@ const decisionColumns = { inspection: decisions.inspection, seal: decisions.seal
 
 /** All inspections of an office, the last changed first. */
 export async function inspectionsOf(db: Database, office: string): Promise<Inspection[]> {
-  const rows = await db.select().from(inspections).where(eq(inspections.office, office)).orderBy(desc(inspections.changedAt));
+  const rows = await db
+    .select()
+    .from(inspections)
+    .where(eq(inspections.office, office))
+    .orderBy(desc(inspections.changedAt));
   if (rows.length === 0) return [];
   const made = await db
     .select(decisionColumns)
     .from(decisions)
-    .where(inArray(decisions.inspection, rows.map((row) => row.id)))
+    .where(
+      inArray(
+        decisions.inspection,
+        rows.map((row) => row.id),
+      ),
+    )
     .orderBy(asc(decisions.revision));
   const byInspection = grouped(made);
   return rows.map((row) => inspectionOf(row, byInspection.get(row.id) ?? []));
@@ -43,10 +52,22 @@ function grouped<T extends { inspection: string }>(all: readonly T[]): Map<strin
 }
 
 /** One inspection of an office, or undefined; `lock` holds its row until the transaction ends. */
-export async function inspectionIn(db: Database | Transaction, office: string, id: string, lock = false): Promise<Inspection | undefined> {
-  const query = db.select().from(inspections).where(and(eq(inspections.id, id), eq(inspections.office, office)));
+export async function inspectionIn(
+  db: Database | Transaction,
+  office: string,
+  id: string,
+  lock = false,
+): Promise<Inspection | undefined> {
+  const query = db
+    .select()
+    .from(inspections)
+    .where(and(eq(inspections.id, id), eq(inspections.office, office)));
   const [row] = lock ? await query.for('update') : await query;
   if (!row) return undefined;
-  const made = await db.select(decisionColumns).from(decisions).where(eq(decisions.inspection, id)).orderBy(asc(decisions.revision));
+  const made = await db
+    .select(decisionColumns)
+    .from(decisions)
+    .where(eq(decisions.inspection, id))
+    .orderBy(asc(decisions.revision));
   return inspectionOf(row, made);
 }

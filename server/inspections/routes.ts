@@ -30,7 +30,12 @@ export function inspectionRoutes(db: Database): Router {
       .select({ id: decisions.id, record: decisions.record, seal: decisions.seal })
       .from(decisions)
       .innerJoin(inspections, eq(inspections.id, decisions.inspection))
-      .where(and(eq(decisions.inspection, id.validateSync(request.params.id)), eq(inspections.office, accountOf(request).office)))
+      .where(
+        and(
+          eq(decisions.inspection, id.validateSync(request.params.id)),
+          eq(inspections.office, accountOf(request).office),
+        ),
+      )
       .orderBy(decisions.revision);
     let previous: string | null = null;
     const records = rows.map((row) => {

@@ -25,12 +25,19 @@ const NOBODY = hash('nobody has this password');
 async function accountFor(db: Database, login: string, password: string): Promise<Account> {
   const [row] = await db.select().from(accounts).where(eq(accounts.login, login));
   const right = await verify(row?.passwordHash ?? (await NOBODY), password);
-  if (!row || !right) throw new Problem(401, 'Not signed in', 'Name and password do not belong together. Nothing that was entered is lost.');
+  if (!row || !right)
+    throw new Problem(
+      401,
+      'Not signed in',
+      'Name and password do not belong together. Nothing that was entered is lost.',
+    );
   return { id: row.id, office: row.office, login: row.login, name: row.name, role: row.role };
 }
 
 function renewSession(request: Request): Promise<void> {
-  return new Promise((resolve, reject) => request.session.regenerate((error?: Error) => (error ? reject(error) : resolve())));
+  return new Promise((resolve, reject) =>
+    request.session.regenerate((error?: Error) => (error ? reject(error) : resolve())),
+  );
 }
 
 export function sessionRoutes(db: Database): Router {
@@ -39,7 +46,11 @@ export function sessionRoutes(db: Database): Router {
   async function sessionState(request: Request) {
     const account = request.session.account ?? null;
     const [office] = account ? await db.select().from(offices).where(eq(offices.id, account.office)) : [];
-    const demo = await db.select({ login: accounts.login, name: accounts.name, role: accounts.role }).from(accounts).where(eq(accounts.demo, true)).orderBy(accounts.login);
+    const demo = await db
+      .select({ login: accounts.login, name: accounts.name, role: accounts.role })
+      .from(accounts)
+      .where(eq(accounts.demo, true))
+      .orderBy(accounts.login);
     const [anybody] = await db.select({ id: accounts.id }).from(accounts).limit(1);
     return {
       csrfToken: csrf.generateToken(request),

@@ -18,7 +18,12 @@ declare module 'express-session' {
 }
 
 export const requireAccount: RequestHandler = (request, _response, next) => {
-  if (!request.session.account) throw new Problem(401, 'Sign in', 'Sign in first. What was entered stays on this device and goes to the office after that.');
+  if (!request.session.account)
+    throw new Problem(
+      401,
+      'Sign in',
+      'Sign in first. What was entered stays on this device and goes to the office after that.',
+    );
   next();
 };
 
@@ -29,5 +34,6 @@ export function accountOf(request: Request): Account {
 
 /** Only an inspector signs. */
 export function requireInspector(account: Account): void {
-  if (account.role !== 'inspector') throw new Problem(403, 'Inspectors only', 'Only an inspector of the office can sign a decision.');
+  if (account.role !== 'inspector')
+    throw new Problem(403, 'Inspectors only', 'Only an inspector of the office can sign a decision.');
 }

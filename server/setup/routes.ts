@@ -11,7 +11,9 @@ import { csrfProtection } from '../sessions/routes';
 
 const setupSchema = object({
   office: string().trim().required('Give the name of the office.').max(200),
-  edition: mixed<Edition>().oneOf([...EDITIONS], 'Choose an edition.').required('Choose an edition.'),
+  edition: mixed<Edition>()
+    .oneOf([...EDITIONS], 'Choose an edition.')
+    .required('Choose an edition.'),
   name: string().trim().required('Give your name.').max(200),
   login: string().trim().lowercase().required('Give a sign-in name.').max(100),
   password: string().required('Give a password.').min(10, 'A password has at least 10 characters.').max(200),
@@ -29,7 +31,9 @@ export function setupRoutes(db: Database): Router {
       if (anybody) throw new Problem(409, 'Set up already', 'This office has accounts already. Sign in.');
       const office = randomUUID();
       await tx.insert(offices).values({ id: office, name: wanted.office, edition: wanted.edition });
-      await tx.insert(accounts).values({ id: randomUUID(), office, login: wanted.login, name: wanted.name, role: 'inspector', passwordHash });
+      await tx
+        .insert(accounts)
+        .values({ id: randomUUID(), office, login: wanted.login, name: wanted.name, role: 'inspector', passwordHash });
     });
     response.status(201).json({ login: wanted.login });
   });

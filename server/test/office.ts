@@ -53,7 +53,8 @@ export async function visitor({ app }: Office) {
   let token = ((await agent.get('/api/session')).body as { csrfToken: string }).csrfToken;
   return {
     get: (path: string) => agent.get(path),
-    post: (path: string, body: object | string) => agent.post(path).set('x-csrf-token', token).set('content-type', 'application/json').send(body),
+    post: (path: string, body: object | string) =>
+      agent.post(path).set('x-csrf-token', token).set('content-type', 'application/json').send(body),
     bare: agent,
     async signIn(login: string, password = DEMO_PASSWORD) {
       const response = await this.post('/api/session', { login, password });
@@ -70,7 +71,8 @@ export async function visitor({ app }: Office) {
 }
 
 let second = 0;
-export const changeOf = (body: ChangeBody): Change => ({ ...body, id: randomUUID(), at: new Date(Date.UTC(2026, 10, 25, 8, 0, second++)).toISOString() }) as Change;
+export const changeOf = (body: ChangeBody): Change =>
+  ({ ...body, id: randomUUID(), at: new Date(Date.UTC(2026, 10, 25, 8, 0, second++)).toISOString() }) as Change;
 
 export const opening = (inspection: string, address = '99 Test Orchard'): Change =>
   changeOf({ type: 'open', inspection, header: { address, owner: 'Nella D’Arbois', permit: 'WT-1', edition: '2020' } });

@@ -1,7 +1,12 @@
 import { CORDS_ONLY, SWITCH, ruleTable, type Facts } from '../../test/rule-table';
 import type { FactPath } from '../../case';
 
-const NO_BACKFED: Facts[] = [SWITCH, CORDS_ONLY, { 'transfer.kind': 'single-circuit-switch' }, { 'transfer.kind': 'whole-house-manual' }];
+const NO_BACKFED: Facts[] = [
+  SWITCH,
+  CORDS_ONLY,
+  { 'transfer.kind': 'single-circuit-switch' },
+  { 'transfer.kind': 'whole-house-manual' },
+];
 const saying = (text: string) => expect.stringContaining(text) as unknown as string;
 
 ruleTable('breaker/not-above-weakest-link', {
@@ -13,7 +18,16 @@ ruleTable('breaker/not-above-weakest-link', {
     [{ 'feeder.stretches[0].sizeAwg': '14' }, { allowed: 15, reason: saying('feeder') }],
     // 10 AWG THWN-2 at 75 °C terminals would bear 35 A; 240.4(D) stops at 30
     [
-      { 'feeder.stretches[0].method': 'EMT', 'feeder.stretches[0].insulation': 'THWN-2', 'feeder.inletTerminal': '75', 'feeder.houseTerminal': '75', 'breaker.ratingA': 35, 'inlet.ratingA': 50, 'cord[0].sizeAwg': '6', 'source.outletBreakerA': 50 },
+      {
+        'feeder.stretches[0].method': 'EMT',
+        'feeder.stretches[0].insulation': 'THWN-2',
+        'feeder.inletTerminal': '75',
+        'feeder.houseTerminal': '75',
+        'breaker.ratingA': 35,
+        'inlet.ratingA': 50,
+        'cord[0].sizeAwg': '6',
+        'source.outletBreakerA': 50,
+      },
       { found: 35, allowed: 30, reason: saying('feeder') },
     ],
     // seen although others are unknown
@@ -40,8 +54,18 @@ ruleTable('breaker/two-pole-common-trip', {
 
 ruleTable('breaker/interrupting-rating', {
   holds: [{}, { 'breaker.availableKa': 10 }],
-  violation: [[{ 'breaker.availableKa': 14 }, { severity: 'correction', found: 10, allowed: 14, unit: 'kA', remedy: saying('14 kA') }]],
-  unproven: [[{ 'breaker.availableKa': undefined, 'breaker.interruptingKa': undefined }, ['breaker.interruptingKa', 'breaker.availableKa']]],
+  violation: [
+    [
+      { 'breaker.availableKa': 14 },
+      { severity: 'correction', found: 10, allowed: 14, unit: 'kA', remedy: saying('14 kA') },
+    ],
+  ],
+  unproven: [
+    [
+      { 'breaker.availableKa': undefined, 'breaker.interruptingKa': undefined },
+      ['breaker.interruptingKa', 'breaker.availableKa'],
+    ],
+  ],
   notApplicable: NO_BACKFED,
 });
 
@@ -67,5 +91,8 @@ for (const [id, path, wrong, severity] of plain)
       [{ [path]: undefined }, [path]],
       [{ [path]: 'not-seen' }, [path]],
     ],
-    notApplicable: [...NO_BACKFED, ...(id === 'breaker/position-for-interlock' ? [{ 'transfer.kind': 'transfer-panel' }] : [])],
+    notApplicable: [
+      ...NO_BACKFED,
+      ...(id === 'breaker/position-for-interlock' ? [{ 'transfer.kind': 'transfer-panel' }] : []),
+    ],
   });

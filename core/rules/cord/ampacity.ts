@@ -21,18 +21,29 @@ export default rule({
         if (ampacityA === undefined || deviceA <= ampacityA) continue;
         const size = look.need(`cord[${i}].sizeAwg`);
         if (deviceA <= SET_DEVICE_A && size !== '18') {
-          look.step(`Extension cord set of ${size} AWG on ${deviceA} A`, 'counts as protected', '', everyEdition('240.5(B)'));
+          look.step(
+            `Extension cord set of ${size} AWG on ${deviceA} A`,
+            'counts as protected',
+            '',
+            everyEdition('240.5(B)'),
+          );
           continue;
         }
         const better = smallestCordSize(look, look.need(`cord[${i}].wires`), deviceA);
         return violation(
           `${ampacityA} A allowed by cord ${i + 1} (${size} AWG), ${deviceA} A outlet breaker ahead of it.`,
-          better ? `Use a cord of ${better} AWG or larger.` : 'No cord of the table carries this; use a smaller outlet.',
+          better
+            ? `Use a cord of ${better} AWG or larger.`
+            : 'No cord of the table carries this; use a smaller outlet.',
           { found: deviceA, allowed: ampacityA, unit: 'A' },
         );
       }
     lacking([device, ...cords]);
     const allowed = Math.min(...cords.map((one) => one.value!));
-    return holds(`${allowed} A allowed by the cord, ${deviceA} A outlet breaker.`, { found: deviceA, allowed, unit: 'A' });
+    return holds(`${allowed} A allowed by the cord, ${deviceA} A outlet breaker.`, {
+      found: deviceA,
+      allowed,
+      unit: 'A',
+    });
   },
 });

@@ -17,8 +17,14 @@ ruleTable('cord/ends-mate', {
     { ...CORDS_ONLY, 'source.outlet': '5-20', 'cord[0].sourceEnd': '5-15', 'inlet.configuration': undefined },
   ],
   violation: [
-    [{ 'cord[0].sourceEnd': 'L14-20' }, { found: 'L14-20', allowed: 'L14-30', remedy: expect.stringContaining('L14-30') as unknown as string }],
-    [{ 'cord[0].inletEnd': 'L5-30' }, { found: 'L14-30', allowed: 'L5-30', remedy: expect.stringContaining('number of wires') as unknown as string }],
+    [
+      { 'cord[0].sourceEnd': 'L14-20' },
+      { found: 'L14-20', allowed: 'L14-30', remedy: expect.stringContaining('L14-30') as unknown as string },
+    ],
+    [
+      { 'cord[0].inletEnd': 'L5-30' },
+      { found: 'L14-30', allowed: 'L5-30', remedy: expect.stringContaining('number of wires') as unknown as string },
+    ],
     { 'source.outlet': '5-15', 'cord[0].sourceEnd': '5-20' },
     secondCord({ 'cord[1].sourceEnd': '14-30' }),
     // seen although the inlet is still unknown
@@ -48,15 +54,24 @@ ruleTable('cord/ampacity', {
     { ...BRIDGED, 'source.outletBreakerA': 25 },
   ],
   violation: [
-    [{ 'cord[0].sizeAwg': '12' }, { severity: 'hazard', found: 30, allowed: 25, remedy: expect.stringContaining('10 AWG') as unknown as string }],
+    [
+      { 'cord[0].sizeAwg': '12' },
+      { severity: 'hazard', found: 30, allowed: 25, remedy: expect.stringContaining('10 AWG') as unknown as string },
+    ],
     [BRIDGED, { found: 30, allowed: 25, remedy: expect.stringContaining('8 AWG') as unknown as string }], // its neutral counts
     { 'source.outletBreakerA': 20, 'cord[0].sizeAwg': '18' },
     { 'source.outletBreakerA': 25, 'cord[0].sizeAwg': '14' },
     secondCord({ 'cord[1].sizeAwg': '12', 'cord[0].sizeAwg': undefined }),
-    [{ 'source.outletBreakerA': 100, 'cord[0].sizeAwg': '4' }, { remedy: expect.stringContaining('smaller outlet') as unknown as string }],
+    [
+      { 'source.outletBreakerA': 100, 'cord[0].sizeAwg': '4' },
+      { remedy: expect.stringContaining('smaller outlet') as unknown as string },
+    ],
   ],
   unproven: [
-    [{ 'source.outletBreakerA': undefined, 'cord[0].sizeAwg': undefined }, ['source.outletBreakerA', 'cord[0].sizeAwg']],
+    [
+      { 'source.outletBreakerA': undefined, 'cord[0].sizeAwg': undefined },
+      ['source.outletBreakerA', 'cord[0].sizeAwg'],
+    ],
     [{ 'source.voltage': undefined }, ['source.voltage']],
   ],
 });

@@ -13,7 +13,8 @@ function judge(look: Look, index: number): Judged {
   const found = `${rounded(ampacityA)} A ampacity (${stretchName(look, index)}), ${aheadA} A device ahead of it.`;
   if (aheadA <= deviceA) return { least: ampacityA, finding: holds(found, detail) };
   const better = smallestStretchSize(look, index, aheadA);
-  const stays = deviceA > 0 ? `The largest device that may stay is ${deviceA} A` : 'No device may stand ahead of it as it is';
+  const stays =
+    deviceA > 0 ? `The largest device that may stay is ${deviceA} A` : 'No device may stand ahead of it as it is';
   const larger = better ? `; ${better} AWG would be the smallest conductor here for ${aheadA} A.` : '.';
   return { least: ampacityA, finding: violation(found, stays + larger, detail) };
 }
@@ -27,7 +28,9 @@ export default rule({
     'transfer.kind',
     'source.outletBreakerA',
     'source.voltage',
-    ...['method', 'insulation', 'metal', 'sizeAwg', 'ambientC', 'otherCarrying'].map((key) => `feeder.stretches.${key}`),
+    ...['sizeAwg', 'method', 'insulation', 'metal', 'ambientC', 'otherCarrying'].map(
+      (key) => `feeder.stretches.${key}`,
+    ),
     'feeder.inletTerminal',
     'feeder.houseTerminal',
   ],

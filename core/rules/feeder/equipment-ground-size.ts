@@ -14,7 +14,10 @@ function judge(look: Look, index: number): Judged {
   const table = equipmentGroundSize(deviceA, metal);
   const actualCmil = AREA_CMIL.rows[ground]!;
   if (!table)
-    return { least: 0, finding: violation(`No row of the table serves ${deviceA} A.`, 'Have the size worked out by a licensed person.') };
+    return {
+      least: 0,
+      finding: violation(`No row of the table serves ${deviceA} A.`, 'Have the size worked out by a licensed person.'),
+    };
   look.step(`Equipment ground for ${deviceA} A, ${metal}`, table, 'AWG', everyEdition('Table 250.122'));
 
   // Conductors made larger than the device needs take the ground along, in proportion of area.
@@ -50,7 +53,16 @@ export default rule({
   holds: 'The equipment grounding conductor is large enough for the device ahead of the feeder.',
   severity: 'correction',
   cites: everyEdition('250.122'),
-  facts: ['transfer.kind', 'source.outletBreakerA', 'source.voltage', 'feeder.inletTerminal', 'feeder.houseTerminal', ...['method', 'insulation', 'metal', 'sizeAwg', 'groundAwg', 'ambientC', 'otherCarrying'].map((key) => `feeder.stretches.${key}`)],
+  facts: [
+    'transfer.kind',
+    'source.outletBreakerA',
+    'source.voltage',
+    ...['groundAwg', 'sizeAwg', 'method', 'insulation', 'metal', 'ambientC', 'otherCarrying'].map(
+      (key) => `feeder.stretches.${key}`,
+    ),
+    'feeder.inletTerminal',
+    'feeder.houseTerminal',
+  ],
   notApplicable: without('feeder'),
   check: (look) => worstStretch(look, judge),
 });

@@ -3,7 +3,17 @@ import { BRIDGED, CORDS_ONLY, SWITCH, ruleTable, type Facts } from '../../test/r
 const stretch = (index: number, facts: Record<string, unknown>): Facts =>
   Object.fromEntries(Object.entries(facts).map(([key, value]) => [`feeder.stretches[${index}].${key}`, value]));
 const attic = (ambientC: number, more: Record<string, unknown> = {}): Facts =>
-  stretch(1, { place: 'attic', method: 'NM-B', metal: 'copper', sizeAwg: '10', groundAwg: '10', lengthFt: 15, ambientC, otherCarrying: 0, ...more });
+  stretch(1, {
+    place: 'attic',
+    method: 'NM-B',
+    metal: 'copper',
+    sizeAwg: '10',
+    groundAwg: '10',
+    lengthFt: 15,
+    ambientC,
+    otherCarrying: 0,
+    ...more,
+  });
 const conduit = (size: string, terminals: [string, string], more: Record<string, unknown> = {}): Facts => ({
   ...stretch(0, { method: 'PVC', insulation: 'THWN-2', sizeAwg: size, ...more }),
   'feeder.inletTerminal': terminals[0],
@@ -25,22 +35,40 @@ ruleTable('feeder/ampacity', {
     [{ ...stretch(0, { metal: 'aluminium', sizeAwg: '8' }) }, { allowed: 35 }],
     [{ ...stretch(0, { otherCarrying: 2 }) }, { allowed: 30 }], // 40 × 0.8 = 32, capped at 30
     // 55 × 0.87 × 0.8 = 38.28; the next standard device is 40
-    [{ ...conduit('8', ['75', '75'], { ambientC: 45, otherCarrying: 2 }), 'source.outletBreakerA': 40 }, { allowed: 40, reason: saying('38.28 A') }],
+    [
+      { ...conduit('8', ['75', '75'], { ambientC: 45, otherCarrying: 2 }), 'source.outletBreakerA': 40 },
+      { allowed: 40, reason: saying('38.28 A') },
+    ],
   ],
   violation: [
-    [attic(68), { severity: 'hazard', found: 30, allowed: 25, reason: saying('stretch 2, attic'), remedy: saying('25 A; 8 AWG') }],
-    [{ ...attic(68), ...stretch(0, { ambientC: 68, sizeAwg: '12' }) }, { allowed: 20, reason: saying('stretch 1') }], // the worse of two
+    [
+      attic(68),
+      { severity: 'hazard', found: 30, allowed: 25, reason: saying('stretch 2, attic'), remedy: saying('25 A; 8 AWG') },
+    ],
+    [
+      { ...attic(68), ...stretch(0, { ambientC: 68, sizeAwg: '12' }) },
+      { allowed: 20, reason: saying('stretch 1') },
+    ], // the worse of two
     [attic(85, { sizeAwg: '14' }), { allowed: 15 }],
     [conduit('8', ['75', '60']), { found: 50, allowed: 40 }],
     [conduit('8', ['unmarked', '75']), { allowed: 40 }],
-    [{ ...stretch(0, { sizeAwg: '8' }), 'source.outletBreakerA': 50 }, { allowed: 40, remedy: saying('6 AWG') }],
+    [
+      { ...stretch(0, { sizeAwg: '8' }), 'source.outletBreakerA': 50 },
+      { allowed: 40, remedy: saying('6 AWG') },
+    ],
     [stretch(0, { otherCarrying: 8 }), { allowed: 20 }], // 40 × 0.5
     [{ ...BRIDGED, ...stretch(0, { otherCarrying: 7, ambientC: 36 }) }, { allowed: 20 }], // three of its own: 10 together, 40 × 0.91 × 0.5 = 18.2
     [stretch(0, { method: 'UF-B', ambientC: 61 }), { allowed: 0, remedy: saying('No device') }],
   ],
   unproven: [
-    [stretch(0, { ambientC: undefined, metal: 'not-seen' }), ['feeder.stretches[0].metal', 'feeder.stretches[0].ambientC']],
-    [{ ...stretch(0, { method: 'EMT' }) }, ['feeder.stretches[0].insulation', 'feeder.inletTerminal', 'feeder.houseTerminal']],
+    [
+      stretch(0, { ambientC: undefined, metal: 'not-seen' }),
+      ['feeder.stretches[0].metal', 'feeder.stretches[0].ambientC'],
+    ],
+    [
+      { ...stretch(0, { method: 'EMT' }) },
+      ['feeder.stretches[0].insulation', 'feeder.inletTerminal', 'feeder.houseTerminal'],
+    ],
     [{ 'source.outletBreakerA': undefined }, ['source.outletBreakerA']],
     [attic(26, { sizeAwg: undefined }), ['feeder.stretches[1].sizeAwg']],
     [NO_SUCH, ['feeder.stretches[0].sizeAwg']],
@@ -49,10 +77,18 @@ ruleTable('feeder/ampacity', {
 });
 
 ruleTable('feeder/small-conductor', {
-  holds: [{}, stretch(0, { sizeAwg: '8' }), { ...SWITCH, 'breaker.ratingA': 50 }, { ...stretch(0, { metal: 'aluminium' }), 'source.outletBreakerA': 25, 'breaker.ratingA': 25 }],
+  holds: [
+    {},
+    stretch(0, { sizeAwg: '8' }),
+    { ...SWITCH, 'breaker.ratingA': 50 },
+    { ...stretch(0, { metal: 'aluminium' }), 'source.outletBreakerA': 25, 'breaker.ratingA': 25 },
+  ],
   violation: [
     [{ 'breaker.ratingA': 50 }, { severity: 'hazard', found: 50, allowed: 30 }],
-    [{ 'source.outletBreakerA': 50, 'breaker.ratingA': undefined }, { found: 50, allowed: 30 }],
+    [
+      { 'source.outletBreakerA': 50, 'breaker.ratingA': undefined },
+      { found: 50, allowed: 30 },
+    ],
     [stretch(0, { sizeAwg: '12' }), { allowed: 20 }],
     [stretch(0, { sizeAwg: '14' }), { allowed: 15 }],
     [stretch(0, { metal: 'aluminium' }), { allowed: 25 }],

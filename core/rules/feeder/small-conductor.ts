@@ -13,7 +13,8 @@ function devices(look: Look) {
 function judge(look: Look, index: number): Judged {
   const { metal, size } = conductorOf(look, index);
   const limitA = smallConductorLimitA(metal, size);
-  if (limitA === undefined) return { least: Infinity, finding: holds(`${size} AWG is larger than the section speaks of.`) };
+  if (limitA === undefined)
+    return { least: Infinity, finding: holds(`${size} AWG is larger than the section speaks of.`) };
   look.step(`Largest device for ${size} AWG`, limitA, 'A', everyEdition('240.4(D)'));
   const missing: string[] = [];
   let largestA = 0;
@@ -41,7 +42,13 @@ export default rule({
   holds: 'Conductors of 14, 12 and 10 AWG stand behind no more than 15, 20 and 30 A (copper).',
   severity: 'hazard',
   cites: everyEdition('240.4(D)'),
-  facts: ['transfer.kind', 'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'source.outletBreakerA', 'breaker.ratingA'],
+  facts: [
+    'transfer.kind',
+    'feeder.stretches.sizeAwg',
+    'feeder.stretches.metal',
+    'source.outletBreakerA',
+    'breaker.ratingA',
+  ],
   notApplicable: without('feeder'),
   check: (look) => worstStretch(look, judge),
 });

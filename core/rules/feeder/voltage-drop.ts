@@ -1,4 +1,11 @@
-import { AREA_CMIL, RESISTANCE_OHM_PER_KFT, WIRE_SIZES, buildingWireSizes, everyEdition, type WireSize } from '../../codebook';
+import {
+  AREA_CMIL,
+  RESISTANCE_OHM_PER_KFT,
+  WIRE_SIZES,
+  buildingWireSizes,
+  everyEdition,
+  type WireSize,
+} from '../../codebook';
 import { dropV, rounded, runs, type Run } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
@@ -11,7 +18,11 @@ function largerFeeder(over: readonly Run[], enough: (changed: Run[]) => boolean)
   return WIRE_SIZES.find(
     (size) =>
       feeder.every((run) => buildingWireSizes(run.metal).includes(size)) &&
-      enough(over.map((run) => (feeder.includes(run) && AREA_CMIL.rows[run.size]! < AREA_CMIL.rows[size]! ? { ...run, size } : run))),
+      enough(
+        over.map((run) =>
+          feeder.includes(run) && AREA_CMIL.rows[run.size]! < AREA_CMIL.rows[size]! ? { ...run, size } : run,
+        ),
+      ),
   );
 }
 
@@ -20,7 +31,14 @@ export default rule({
   holds: 'At the source’s rated current no more than 3 % of the voltage is lost in cord and feeder.',
   severity: 'advisory',
   cites: everyEdition('215.2'),
-  facts: ['transfer.kind', 'source.voltage', 'source.runningW', 'cord.sizeAwg', 'cord.lengthFt', ...['metal', 'sizeAwg', 'lengthFt'].map((key) => `feeder.stretches.${key}`)],
+  facts: [
+    'transfer.kind',
+    'source.voltage',
+    'source.runningW',
+    'cord.sizeAwg',
+    'cord.lengthFt',
+    ...['lengthFt', 'sizeAwg', 'metal'].map((key) => `feeder.stretches.${key}`),
+  ],
   notApplicable: without('feeder'),
   check: (look) => {
     const [power, volts, over] = [
@@ -29,7 +47,12 @@ export default rule({
       look.attempt((side) => runs(side)),
     ];
     look.requireAll(power, volts, over);
-    const currentA = look.step('Rated current', rounded(power.value! / volts.value!), 'A', `${power.value} W ÷ ${volts.value} V`);
+    const currentA = look.step(
+      'Rated current',
+      rounded(power.value! / volts.value!),
+      'A',
+      `${power.value} W ÷ ${volts.value} V`,
+    );
     for (const run of over.value!)
       look.step(
         `${run.name}: ${run.lengthFt} ft of ${run.size} AWG`,
@@ -38,14 +61,24 @@ export default rule({
         RESISTANCE_OHM_PER_KFT.cites,
       );
     const lostV = look.step('Drop, out and back', rounded(dropV(over.value!, currentA)), 'V', '2 × R × ft ÷ 1000 × A');
-    const percent = look.step('Share of the voltage', Math.round((lostV / volts.value!) * 1000) / 10, '%', `${lostV} V ÷ ${volts.value} V`);
+    const percent = look.step(
+      'Share of the voltage',
+      Math.round((lostV / volts.value!) * 1000) / 10,
+      '%',
+      `${lostV} V ÷ ${volts.value} V`,
+    );
     const detail = { found: percent, allowed: ADVISED_PERCENT, unit: '%' };
     if (percent <= ADVISED_PERCENT)
       return holds(`${percent} % lost at ${currentA} A; ${ADVISED_PERCENT} % advised at most.`, detail);
-    const larger = largerFeeder(over.value!, (changed) => (dropV(changed, currentA) / volts.value!) * 100 <= ADVISED_PERCENT);
+    const larger = largerFeeder(
+      over.value!,
+      (changed) => (dropV(changed, currentA) / volts.value!) * 100 <= ADVISED_PERCENT,
+    );
     return violation(
       `${percent} % lost at ${currentA} A; ${ADVISED_PERCENT} % advised at most.`,
-      larger ? `A feeder of ${larger} AWG would bring it down to ${ADVISED_PERCENT} %; a shorter cord helps too.` : 'Use a shorter or heavier cord.',
+      larger
+        ? `A feeder of ${larger} AWG would bring it down to ${ADVISED_PERCENT} %; a shorter cord helps too.`
+        : 'Use a shorter or heavier cord.',
       detail,
     );
   },

@@ -17,9 +17,13 @@ export default rule({
     const sign = look.need('labels.inletSign');
     if (sign === 'none' || sign === 'other') {
       const switched = look.known('neutral.switched');
-      const wanted = switched ? ` that says: ${SIGNS[switched].text}` : ', once the neutral at the transfer means is known';
+      const wanted = switched
+        ? ` that says: ${SIGNS[switched].text}`
+        : ', once the neutral at the transfer means is known';
       return violation(
-        sign === 'none' ? 'No sign at the inlet.' : 'The sign at the inlet does not say which derived system it is for.',
+        sign === 'none'
+          ? 'No sign at the inlet.'
+          : 'The sign at the inlet does not say which derived system it is for.',
         `Fit a durable sign${wanted}.`,
       );
     }

@@ -10,7 +10,8 @@ const cites: Cites = {
 
 export default rule({
   id: 'neutral/matrix',
-  holds: 'The neutral is bonded in exactly one place: floating source with unswitched neutral, or bonded source with switched neutral.',
+  holds:
+    'The neutral is bonded in exactly one place: floating source with unswitched neutral, or bonded source with switched neutral.',
   severity: 'hazard',
   cites,
   facts: ['transfer.kind', 'source.neutralBond', 'neutral.switched'],
@@ -21,10 +22,14 @@ export default rule({
     const switched = look.need('neutral.switched') === 'yes';
     const found = `${bonded ? 'bonded' : 'floating'} source, ${switched ? 'switched' : 'unswitched'} neutral`;
     if (!bonded && !switched)
-      return holds('Floating source, unswitched neutral: not separately derived; the one bond is at the service.', { found });
+      return holds('Floating source, unswitched neutral: not separately derived; the one bond is at the service.', {
+        found,
+      });
     if (bonded && switched)
       return holds('Bonded source, switched neutral: separately derived; the one bond is at the source.', { found });
-    const allowed = bonded ? 'bonded with switched, or floating with unswitched' : 'floating with unswitched, or bonded with switched';
+    const allowed = bonded
+      ? 'bonded with switched, or floating with unswitched'
+      : 'floating with unswitched, or bonded with switched';
     if (!bonded)
       return violation(
         'Floating source, switched neutral: nothing ties this neutral to ground, so a ground fault would open no breaker.',
@@ -35,11 +40,22 @@ export default rule({
     let share = 'part of the neutral current returns over the equipment ground';
     if (over) {
       look.adopt(side);
-      const part = look.step('Share of neutral current on the equipment ground', rounded(groundShare(over)), '×', 'R neutral ÷ (R neutral + R ground), Chapter 9 Table 8');
+      const part = look.step(
+        'Share of neutral current on the equipment ground',
+        rounded(groundShare(over)),
+        '×',
+        'R neutral ÷ (R neutral + R ground), Chapter 9 Table 8',
+      );
       const unbalancedA = look.known('neutral.unbalancedA');
-      if (unbalancedA === undefined) share = `${Math.round(part * 100)} % of the neutral current returns over the equipment ground`;
+      if (unbalancedA === undefined)
+        share = `${Math.round(part * 100)} % of the neutral current returns over the equipment ground`;
       else {
-        const groundA = look.step('Current on the equipment ground', rounded(part * unbalancedA), 'A', `${part} × ${unbalancedA} A`);
+        const groundA = look.step(
+          'Current on the equipment ground',
+          rounded(part * unbalancedA),
+          'A',
+          `${part} × ${unbalancedA} A`,
+        );
         share = `about ${groundA} A of ${unbalancedA} A unbalanced current return over the equipment ground`;
       }
     }

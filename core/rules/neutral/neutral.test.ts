@@ -14,7 +14,10 @@ ruleTable('neutral/matrix', {
     [{ ...BONDED, 'neutral.unbalancedA': 12 }, { reason: saying('about 6 A of 12 A') }],
     [BONDED, { reason: saying('50 % of the neutral current') }],
     // ground of 12 AWG beside 10 AWG in the feeder: R neutral 0.0744, R ground 0.0248 + 0.0792 Ω
-    [{ ...BONDED, 'feeder.stretches[0].groundAwg': '12', 'neutral.unbalancedA': 12 }, { reason: saying('about 5.004 A') }],
+    [
+      { ...BONDED, 'feeder.stretches[0].groundAwg': '12', 'neutral.unbalancedA': 12 },
+      { reason: saying('about 5.004 A') },
+    ],
     [{ ...BONDED, 'cord[0].lengthFt': undefined }, { reason: saying('part of the neutral current') }],
   ],
   unproven: [

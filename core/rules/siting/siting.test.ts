@@ -5,7 +5,10 @@ const station = { 'source.kind': 'power-station' };
 ruleTable('siting/outdoors', {
   holds: [{}],
   violation: [
-    [{ 'siting.place': 'garage' }, { severity: 'hazard', reason: expect.stringContaining('garage') as unknown as string }],
+    [
+      { 'siting.place': 'garage' },
+      { severity: 'hazard', reason: expect.stringContaining('garage') as unknown as string },
+    ],
     { 'siting.place': 'porch' },
     { 'siting.place': 'indoors' },
   ],

@@ -31,7 +31,10 @@ ruleTable('transfer/unaltered', {
   holds: [{}],
   violation: ['cut', 'bent', 'drilled', 'parts-missing'].map((how) => [
     { 'transfer.alteration': how },
-    { severity: 'hazard', reason: expect.stringMatching(new RegExp(how === 'parts-missing' ? 'missing' : how)) as unknown as string },
+    {
+      severity: 'hazard',
+      reason: expect.stringMatching(new RegExp(how === 'parts-missing' ? 'missing' : how)) as unknown as string,
+    },
   ]),
   unproven: [[{ 'transfer.alteration': undefined }, ['transfer.alteration']]],
   notApplicable: [CORDS_ONLY, BACKFED],

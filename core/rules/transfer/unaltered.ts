@@ -14,7 +14,9 @@ export default rule({
     const alteration = look.need('transfer.alteration');
     if (alteration === 'none') return holds('It is as it came.');
     return violation(
-      alteration === 'parts-missing' ? 'Parts of it are missing.' : `It was ${alteration === 'cut' ? 'cut or filed' : alteration} to fit.`,
+      alteration === 'parts-missing'
+        ? 'Parts of it are missing.'
+        : `It was ${alteration === 'cut' ? 'cut or filed' : alteration} to fit.`,
       'Replace it with an unaltered one that is listed for this panel; a trimmed part may let both handles on.',
     );
   },

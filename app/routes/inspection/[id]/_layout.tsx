@@ -23,7 +23,9 @@ export default function InspectionLayout() {
     return (
       <Screen narrow head={<Back to="/" label="Inspections" />}>
         <Title>Not on this phone</Title>
-        <Quiet>This phone has no such inspection. If another person opened it, it comes once the office can be reached.</Quiet>
+        <Quiet>
+          This phone has no such inspection. If another person opened it, it comes once the office can be reached.
+        </Quiet>
       </Screen>
     );
   if (!wide) return <Slot />;
@@ -31,7 +33,10 @@ export default function InspectionLayout() {
   const pane = { borderColor: palette.hairline, padding: 16 } as const;
   return (
     <View style={{ flex: 1, flexDirection: 'row', backgroundColor: palette.paper }}>
-      <ScrollView style={{ width: 330, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline }} contentContainerStyle={{ padding: 16, gap: 10 }}>
+      <ScrollView
+        style={{ width: 330, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline }}
+        contentContainerStyle={{ padding: 16, gap: 10 }}
+      >
         <Back to="/" label="Inspections" />
         <Head walk={walk} />
         <PathOverview walk={walk} />
@@ -41,7 +46,10 @@ export default function InspectionLayout() {
         <Slot />
       </View>
       {beside && (
-        <ScrollView style={{ width: 400, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline }} contentContainerStyle={[pane, { gap: 14 }]}>
+        <ScrollView
+          style={{ width: 400, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline }}
+          contentContainerStyle={[pane, { gap: 14 }]}
+        >
           <VerdictBlock evaluation={walk.evaluation} />
           <RatingRow site={walk.inspection.case} />
           <Findings walk={walk} />

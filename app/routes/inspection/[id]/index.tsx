@@ -16,7 +16,10 @@ export default function Overview() {
     return (
       <Screen>
         <Title>Walk as the current flows</Title>
-        <Quiet>Choose a station on the path. Keys: ] and [ walk the stations, 1 to 9 choose a plate, 0 is not seen, n the next open fact, u takes back, f the findings.</Quiet>
+        <Quiet>
+          Choose a station on the path. Keys: ] and [ walk the stations, 1 to 9 choose a plate, 0 is not seen, n the
+          next open fact, u takes back, f the findings.
+        </Quiet>
       </Screen>
     );
   return (

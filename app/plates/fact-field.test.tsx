@@ -1,0 +1,55 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { NOT_SEEN, emptyCase, withFact } from '@careful-latch/core/case';
+import { evaluate } from '@careful-latch/core/verdict';
+import { Appearance } from '../theme/theme';
+import { outcomesBeside } from '../inspection/answers';
+import { FactField } from './fact-field';
+
+const CASE = withFact(withFact(emptyCase('2020'), 'transfer.kind', 'retrofit-interlock'), 'inlet.ratingA', 30);
+
+function show(path: string, value?: unknown) {
+  const onRecord = jest.fn();
+  const site = value === undefined ? CASE : withFact(CASE, path, value);
+  render(
+    <Appearance>
+      <FactField site={site} path={path} outcomes={outcomesBeside(evaluate(site), path)} onRecord={onRecord} />
+    </Appearance>,
+  );
+  return onRecord;
+}
+const plate = (name: string) => screen.getByRole('radio', { name });
+
+test('nothing is pre-answered, and a tap records', () => {
+  const onRecord = show('breaker.ratingA');
+  for (const one of screen.getAllByRole('radio')) expect(one.getAttribute('aria-checked')).toBe('false');
+  fireEvent.click(plate('30'));
+  expect(onRecord).toHaveBeenCalledWith('breaker.ratingA', 30);
+});
+
+test('the chosen plate again takes the fact back; not seen is an answer', () => {
+  const onRecord = show('breaker.construction', 'common-trip');
+  fireEvent.click(plate('Two-pole, common trip'));
+  expect(onRecord).toHaveBeenLastCalledWith('breaker.construction', null);
+  fireEvent.click(plate('Not seen'));
+  expect(onRecord).toHaveBeenLastCalledWith('breaker.construction', NOT_SEEN);
+});
+
+test('the answer stands beside the fact, one tap from its working', () => {
+  show('breaker.ratingA', 50);
+  expect(screen.getAllByText(/30 A allowed by the inlet, 50 A found\./)).toHaveLength(2); // the inlet's own rule, and the weakest link
+  expect(screen.queryByText(/Replace the breaker/)).toBeNull();
+  fireEvent.click(screen.getAllByText('working')[0]!);
+  expect(screen.getByText(/Replace the breaker with one of 30 A or less/)).toBeTruthy();
+});
+
+test('a typed value is taken; a wrong one gets its sentence and stays', () => {
+  const onRecord = show('breaker.ratingA');
+  const typed = screen.getByLabelText('Breaker rating, typed');
+  fireEvent.change(typed, { target: { value: 'many' } });
+  fireEvent.blur(typed);
+  expect(screen.getByText('“many” is no number; right would be 1 to 400 A')).toBeTruthy();
+  expect(onRecord).not.toHaveBeenCalled();
+  fireEvent.change(typed, { target: { value: '45' } });
+  fireEvent.blur(typed);
+  expect(onRecord).toHaveBeenCalledWith('breaker.ratingA', 45);
+});

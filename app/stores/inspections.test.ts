@@ -1,0 +1,176 @@
+import type { Change, Inspection } from '@careful-latch/core/record';
+import { applyChange } from '@careful-latch/core/record';
+import { catchUp, closeStore, openInspection, openStore, record, undo, useInspections } from './inspections';
+import { Refused, Unreachable, office, type ChangeResult } from './office';
+
+const header = { address: '12 Pippin Row', owner: 'Nella D’Arbois', permit: '', edition: '2020' } as const;
+
+/** An office in memory that answers, refuses or cannot be reached, as the test wants it. */
+class FakeOffice {
+  readonly inspections = new Map<string, Inspection>();
+  readonly taken: Change[] = [];
+  trouble: Error | undefined;
+  /** Takes in what comes, but its answer never arrives. */
+  losesAnswers = false;
+
+  take = async (changes: readonly Change[]): Promise<ChangeResult[]> => {
+    if (this.trouble) throw this.trouble;
+    const results = changes.map((change): ChangeResult => {
+      if (this.taken.some((one) => one.id === change.id)) return { id: change.id, status: 'taken-before', revision: 1 };
+      const applied = applyChange(this.inspections.get(change.inspection), change);
+      if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
+      this.taken.push(change);
+      this.inspections.set(change.inspection, { ...applied.inspection, revision: this.taken.length });
+      return { id: change.id, status: 'taken', revision: this.taken.length };
+    });
+    if (this.losesAnswers) throw new Unreachable('lost');
+    return results;
+  };
+  list = async (): Promise<Inspection[]> => {
+    if (this.trouble) throw this.trouble;
+    return [...this.inspections.values()];
+  };
+}
+
+let fake: FakeOffice;
+let account = 0;
+const state = () => useInspections.getState();
+/** Lets the device write and the office answer. */
+const settle = async () => {
+  for (let i = 0; i < 30; i++) await new Promise((resolve) => setTimeout(resolve, 2));
+  await catchUp();
+};
+
+beforeEach(async () => {
+  fake = new FakeOffice();
+  jest.spyOn(office, 'take').mockImplementation(fake.take);
+  jest.spyOn(office, 'inspections').mockImplementation(fake.list);
+  await openStore(`person-${++account}`);
+  await settle();
+});
+afterEach(() => {
+  closeStore();
+  jest.restoreAllMocks();
+});
+
+const breaker = (id: string) => state().byId[id]?.case.breaker;
+const fact = (inspection: string, path: string, value: string | number | null) =>
+  record({ type: 'fact', inspection, path, value });
+
+test('an entry is there at once, and at the office soon after', async () => {
+  const id = openInspection(header);
+  fact(id, 'breaker.ratingA', 50);
+  expect(breaker(id)).toEqual({ ratingA: 50 });
+  expect(state().waiting).toBe(2);
+  await settle();
+  expect(state()).toMatchObject({ waiting: 0, reach: 'reached' });
+  expect(fake.inspections.get(id)?.case.breaker).toEqual({ ratingA: 50 });
+});
+
+test('without the office the walk goes on, and catches up in order', async () => {
+  fake.trouble = new Unreachable('no signal');
+  const id = openInspection(header);
+  fact(id, 'breaker.ratingA', 50);
+  fact(id, 'breaker.ratingA', 30);
+  await settle();
+  expect(state()).toMatchObject({ waiting: 3, reach: 'unreachable' });
+  fake.trouble = undefined;
+  await settle();
+  expect(state()).toMatchObject({ waiting: 0, reach: 'reached' });
+  expect(fake.taken.map((one) => one.type)).toEqual(['open', 'fact', 'fact']);
+  expect(fake.inspections.get(id)?.case.breaker).toEqual({ ratingA: 30 });
+});
+
+test('a reload without the office loses nothing', async () => {
+  fake.trouble = new Unreachable('no signal');
+  const id = openInspection(header);
+  fact(id, 'breaker.ratingA', 50);
+  await settle();
+  closeStore();
+  expect(state().byId).toEqual({});
+  await openStore(`person-${account}`);
+  expect(breaker(id)).toEqual({ ratingA: 50 });
+  expect(state().waiting).toBe(2);
+  fake.trouble = undefined;
+  await settle();
+  expect(fake.inspections.get(id)?.case.breaker).toEqual({ ratingA: 50 });
+});
+
+test('an answer that got lost does not record anything twice', async () => {
+  const id = openInspection(header);
+  fact(id, 'cord[0].lengthFt', 20);
+  fact(id, 'cord[1].lengthFt', 50);
+  await settle();
+  fake.losesAnswers = true;
+  record({ type: 'remove', inspection: id, list: 'cord', index: 0 });
+  await settle();
+  expect(state().reach).toBe('unreachable');
+  fake.losesAnswers = false;
+  await settle();
+  expect(state().byId[id]?.case.cord).toEqual([{ lengthFt: 50 }]);
+  expect(fake.inspections.get(id)?.case.cord).toEqual([{ lengthFt: 50 }]);
+});
+
+test('a refusal is shown, and the office’s state comes back', async () => {
+  const id = openInspection(header);
+  await settle();
+  const real = fake.take;
+  jest
+    .spyOn(office, 'take')
+    .mockImplementation(
+      async (changes) => (
+        await real([]),
+        changes.map((one) => ({ id: one.id, status: 'refused', detail: 'Only an inspector signs.' }))
+      ),
+    );
+  fact(id, 'breaker.ratingA', 50);
+  await settle();
+  expect(state()).toMatchObject({ refusals: ['Only an inspector signs.'], waiting: 0 });
+  expect(breaker(id)).toBeUndefined();
+});
+
+test('a session that ended asks to sign in, and keeps what waits', async () => {
+  fake.trouble = new Refused(401, 'Sign in first.');
+  openInspection(header);
+  await settle();
+  expect(state()).toMatchObject({ reach: 'signed-out', waiting: 1 });
+});
+
+test('what others recorded comes in; what was taken away goes', async () => {
+  const id = openInspection(header);
+  await settle();
+  const theirs = { ...fake.inspections.get(id)!, id: 'theirs', header: { ...header, address: '1 Elsewhere' } };
+  fake.inspections.set('theirs', theirs);
+  await settle();
+  expect(state().byId.theirs?.header.address).toBe('1 Elsewhere');
+  fake.inspections.delete('theirs');
+  await settle();
+  expect(state().byId.theirs).toBeUndefined();
+  expect(state().byId[id]).toBeDefined();
+});
+
+test('undo takes back one entry after the other', async () => {
+  const id = openInspection(header);
+  fact(id, 'breaker.ratingA', 50);
+  fact(id, 'breaker.ratingA', 30);
+  undo(id);
+  expect(breaker(id)).toEqual({ ratingA: 50 });
+  undo(id);
+  expect(breaker(id)).not.toHaveProperty('ratingA');
+  undo(id);
+  await settle();
+  expect(fake.taken).toHaveLength(5);
+});
+
+test('two people on one phone do not see each other’s entries', async () => {
+  const id = openInspection(header);
+  fake.trouble = new Unreachable('no signal');
+  await openStore('somebody-else');
+  expect(state().byId[id]).toBeUndefined();
+});
+
+test('a value that cannot be is refused at once with a sentence', () => {
+  const id = openInspection(header);
+  expect(() => fact(id, 'breaker.ratingA', -3)).toThrow('right would be 1 to 400 A');
+  expect(breaker(id)).toBeUndefined();
+});

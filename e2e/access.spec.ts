@@ -1,0 +1,84 @@
+import axe from 'axe-core';
+import type { Page } from '@playwright/test';
+import { expect, test } from './office';
+import { Walker } from './walk';
+
+const HOUSE = '/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000002';
+
+async function complaints(page: Page): Promise<string[]> {
+  await page.evaluate(axe.source);
+  const { violations } = await page.evaluate(async () => {
+    const { axe: runner } = window as unknown as {
+      axe: {
+        run(
+          context: Document,
+          options: object,
+        ): Promise<{ violations: { id: string; help: string; nodes: { html: string }[] }[] }>;
+      };
+    };
+    return runner.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+  });
+  return violations.map((one) => `${one.id}: ${one.help} ${one.nodes[0]?.html.slice(0, 200)}`);
+}
+
+for (const scheme of ['light', 'dark'] as const)
+  test(`every screen can be read and used by everybody (${scheme})`, async ({ page, office }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    const walker = new Walker(page, office);
+    await page.goto(`${office.address}/sign-in`);
+    await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
+    expect(await complaints(page)).toEqual([]);
+    await walker.signIn();
+    expect(await complaints(page)).toEqual([]);
+    for (const screen of [
+      '/new',
+      HOUSE,
+      `${HOUSE}/cord`,
+      `${HOUSE}/breaker`,
+      `${HOUSE}/neutral`,
+      `${HOUSE}/findings`,
+      `${HOUSE}/decide`,
+      `${HOUSE}/record`,
+    ]) {
+      await page.goto(`${office.address}${screen}`);
+      await expect(page.getByRole('heading').first()).toBeVisible();
+      await page.waitForTimeout(300);
+      expect([screen, await complaints(page)]).toEqual([screen, []]);
+    }
+  });
+
+test('whatever is tapped is at least 48 px high', async ({ page, office }) => {
+  const walker = new Walker(page, office);
+  await walker.signIn();
+  for (const screen of [HOUSE, `${HOUSE}/breaker`, `${HOUSE}/findings`, `${HOUSE}/decide`]) {
+    await page.goto(`${office.address}${screen}`);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await page.waitForTimeout(300);
+    const small = await page.evaluate(() =>
+      Array.from(document.querySelectorAll<HTMLElement>('[role=button], [role=radio], [role=link], button'))
+        .filter((one) => one.offsetParent !== null && one.getBoundingClientRect().height < 47.5)
+        .map((one) => one.innerText || one.getAttribute('aria-label')),
+    );
+    expect([screen, small]).toEqual([screen, []]);
+  }
+});
+
+test('on a wide screen the keyboard walks, answers and takes back', async ({ page, office }) => {
+  test.skip((page.viewportSize()?.width ?? 0) < 1000, 'a phone has no keyboard');
+  const walker = new Walker(page, office);
+  await walker.signIn();
+  await page.goto(`${office.address}${HOUSE}/breaker`);
+  const plate = (name: string) => walker.fact('breaker.ratingA').getByRole('radio', { name, exact: true });
+  await expect(plate('50')).toHaveAttribute('aria-checked', 'true');
+  await page.keyboard.press('1');
+  await expect(plate('30')).toHaveAttribute('aria-checked', 'true');
+  await walker.verdict('Nothing stands against approval');
+  await page.keyboard.press('0');
+  await expect(plate('Not seen')).toHaveAttribute('aria-checked', 'true');
+  await page.keyboard.press('u');
+  await expect(plate('30')).toHaveAttribute('aria-checked', 'true');
+  await page.keyboard.press('[');
+  await expect(page.getByRole('heading', { name: 'Feeder', exact: true })).toBeVisible();
+  await page.keyboard.press(']');
+  await expect(page.getByRole('heading', { name: 'Backfed breaker', exact: true })).toBeVisible();
+});

@@ -1,0 +1,131 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import {
+  NOT_SEEN,
+  STATIONS,
+  STATION_NAMES,
+  factAt,
+  listOf,
+  metaOf,
+  parseCase,
+  sheet,
+  stationOf,
+  type Case,
+  type Station,
+} from '@careful-latch/core/case';
+import { expect, type Office } from './office';
+
+export function example(name: string): Case {
+  const read = parseCase(readFileSync(new URL(`../examples/${name}.json`, import.meta.url), 'utf8'));
+  if (!read.ok) throw new Error(read.errors.join('\n'));
+  return read.case;
+}
+
+/** A person at the interface; counts the taps that a walk takes. */
+export class Walker {
+  taps = 0;
+  readonly wide: boolean;
+  constructor(
+    readonly page: Page,
+    readonly office: Office,
+  ) {
+    this.wide = (page.viewportSize()?.width ?? 0) >= 1000;
+  }
+
+  async signIn(who = 'Ilse O’Harrow'): Promise<void> {
+    await this.page.goto(`${this.office.address}/`);
+    await this.press('button', new RegExp(who));
+    await expect(this.page.getByRole('button', { name: 'New inspection' })).toBeVisible();
+  }
+
+  async press(role: 'button' | 'radio' | 'link', name: string | RegExp): Promise<void> {
+    await this.page.getByRole(role, { name, exact: typeof name === 'string' }).click();
+    this.taps++;
+  }
+
+  async openNew(address: string, owner: string, connection: string): Promise<void> {
+    await this.press('button', 'New inspection');
+    await this.page.getByLabel('Property').fill(address);
+    await this.page.getByLabel('Owner').fill(owner);
+    await this.press('radio', connection);
+    await this.press('button', 'Open the inspection');
+    await this.station('source').waitFor();
+  }
+
+  station(station: Station) {
+    return this.page.getByRole('link', {
+      name: new RegExp(`^${STATION_NAMES[station]} .*, (holds|unproven|violation|doesn’t apply)$`),
+    });
+  }
+
+  /** Goes to a station by the path, as one would to correct something. */
+  async goTo(station: Station): Promise<void> {
+    if (!this.wide && !(await this.station(station).isVisible())) {
+      await this.page.getByRole('link', { name: /^Back to/ }).click();
+      this.taps++;
+    }
+    await this.station(station).click();
+    this.taps++;
+    await expect(this.page.getByRole('heading', { name: STATION_NAMES[station], exact: true })).toBeVisible();
+  }
+
+  fact(path: string) {
+    return this.page.getByTestId(`fact-${path}`);
+  }
+
+  /** Records a fact by its plate, or by typing where it has none. */
+  async record(path: string, value: unknown): Promise<void> {
+    const meta = metaOf(path);
+    const field = this.fact(path);
+    const label = value === NOT_SEEN ? 'Not seen' : meta.choices.find((one) => one.value === String(value))?.label;
+    this.taps++;
+    if (label !== undefined) {
+      const plate = field.getByRole('radio', { name: label, exact: true });
+      await plate.click();
+      await expect(plate).toHaveAttribute('aria-checked', 'true');
+    } else {
+      await field.getByLabel(`${meta.label}, typed`).fill(String(value));
+      await field.getByLabel(`${meta.label}, typed`).press('Enter');
+    }
+  }
+
+  /** Walks every station from the source on, tapping what the case says, by the main act from sheet to sheet. */
+  async walk(c: Case, skip: readonly string[] = []): Promise<void> {
+    await this.goTo('source');
+    for (const station of STATIONS) {
+      await expect(this.page.getByRole('heading', { name: STATION_NAMES[station], exact: true })).toBeVisible();
+      const list = listOf(station);
+      const count = list ? ((factAt(c, list.list) as unknown[] | undefined)?.length ?? 0) : 0;
+      for (let i = 1; i < count; i++) await this.press('button', `Add another ${list!.word}`);
+      for (const path of sheet(c, station).flatMap((group) => group.paths)) {
+        const value = factAt(c, path);
+        if (value !== undefined && !skip.includes(path) && stationOf(path) === station) await this.record(path, value);
+      }
+      await this.page
+        .getByRole('button', station === STATIONS.at(-1) ? { name: 'Findings', exact: true } : { name: /^Next: / })
+        .last()
+        .click();
+      this.taps++;
+    }
+  }
+
+  async verdict(words: string): Promise<void> {
+    await expect(this.page.getByTestId('verdict').filter({ visible: true }).first()).toContainText(words);
+  }
+
+  async sign(decision: string): Promise<void> {
+    if (!this.wide && !(await this.page.getByRole('button', { name: 'Decide and sign' }).isVisible()))
+      await this.press('link', /^Back to/);
+    await this.page.getByRole('button', { name: 'Decide and sign' }).first().click();
+    await this.press('radio', decision);
+    await this.press('button', `Sign: ${decision.toLowerCase()}`);
+    this.taps++;
+    await expect(this.page.getByTestId('signed').first()).toContainText(decision);
+  }
+
+  async savedAtOffice(): Promise<void> {
+    await expect(this.page.getByTestId('save-line').filter({ visible: true }).first()).toHaveText(
+      'Saved at the office',
+    );
+  }
+}

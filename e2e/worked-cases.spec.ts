@@ -1,0 +1,35 @@
+import { readdirSync } from 'node:fs';
+import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
+import { TRANSFER_KINDS } from '@careful-latch/core/case';
+import { expect, test } from './office';
+import { Walker, example } from './walk';
+
+const names = readdirSync(new URL('../examples', import.meta.url)).map((file) => file.replace('.json', ''));
+
+/** Verdicts as the rulebook says them; the engine is not asked for these. */
+const EXPECTED: Readonly<Record<string, keyof typeof VERDICT_WORDS>> = {
+  'case-1-interlock-holds': 'nothing-against',
+  'case-2-breaker-50-before-inlet-30': 'do-not-energise',
+  'case-3-attic-46c': 'nothing-against',
+  'case-3-attic-56c': 'nothing-against',
+  'case-3-attic-68c': 'do-not-energise',
+  'case-4-nmb-6': 'nothing-against',
+  'case-4-nmb-8': 'do-not-energise',
+  'case-4-thwn-60c-terminal': 'do-not-energise',
+  'case-4-thwn-75c-terminals': 'nothing-against',
+  'case-5-bonded-unswitched': 'do-not-energise',
+};
+
+for (const name of names)
+  test(`${name} comes out through the interface as the rulebook says`, async ({ page, office }) => {
+    const c = example(name);
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await walker.openNew(name, 'Nella D’Arbois', TRANSFER_KINDS[c.transfer!.kind as keyof typeof TRANSFER_KINDS]);
+    await walker.walk(c, ['transfer.kind']);
+    await walker.verdict(VERDICT_WORDS[EXPECTED[name]!]);
+    for (const one of evaluate(c).outcomes)
+      await expect(page.getByTestId(`finding-${one.rule}`).filter({ visible: true })).toHaveCount(
+        one.outcome === 'violation' ? 1 : 0,
+      );
+  });

@@ -1,0 +1,112 @@
+// npm test: everything, on a fresh machine too. Ends with "N passed, N failed". Names of parts may be given to run those alone.
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { buildApplication } from './build.mjs';
+import { chromium } from './chromium.mjs';
+import { startCluster } from './database.mjs';
+import { installPackages } from './install.mjs';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const reports = join(root, '.data', 'reports');
+const say = (text) => console.log(`· ${text}`);
+const wanted = process.argv.slice(2);
+const bin = (name) => join(root, 'node_modules', '.bin', name);
+
+let cluster;
+let passed = 0;
+let failed = 0;
+
+function run(command, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+    child.once('error', () => resolve(1));
+    child.once('exit', (code) => resolve(code ?? 1));
+  });
+}
+
+/** A step that passes or fails as one. */
+async function step(name, command, args) {
+  if (wanted.length > 0 && !wanted.includes(name)) return;
+  say(name);
+  if ((await run(command, args)) === 0) passed++;
+  else {
+    failed++;
+    console.error(`${name} failed`);
+  }
+}
+
+/** A runner that reports its tests as JSON; a report that is missing or empty counts as a failure. */
+async function suite(name, command, args, env, count) {
+  if (wanted.length > 0 && !wanted.includes(name)) return;
+  say(`${name} tests`);
+  const report = join(reports, `${name}.json`);
+  rmSync(report, { force: true });
+  const code = await run(command, args(report), env(report));
+  const counted = existsSync(report) ? count(JSON.parse(readFileSync(report, 'utf8'))) : { passed: 0, failed: 0 };
+  passed += counted.passed;
+  failed += counted.failed;
+  if (counted.passed + counted.failed === 0 || (code !== 0 && counted.failed === 0)) failed++;
+}
+
+const jest = (name, env = {}) =>
+  suite(
+    name,
+    bin('jest'),
+    (report) => [
+      '-c',
+      `${name}/jest.config.${name === 'app' ? 'js' : 'cjs'}`,
+      '--json',
+      '--outputFile',
+      report,
+      '--silent=false',
+    ],
+    () => env,
+    (result) => ({ passed: result.numPassedTests, failed: result.numFailedTests + result.numRuntimeErrorTestSuites }),
+  );
+
+async function main() {
+  mkdirSync(reports, { recursive: true });
+  installPackages(root, say);
+  await step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+  await step('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  await step('dead-code', bin('knip'), ['--no-progress', '--no-config-hints']);
+  await step('types', bin('tsc'), ['-b']);
+  await step('types-app', bin('tsc'), ['-p', 'app']);
+  await step('types-tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
+  await jest('core');
+  await jest('tools');
+  await jest('app');
+  const needsDatabase = wanted.length === 0 || wanted.includes('server') || wanted.includes('e2e');
+  if (!needsDatabase) return;
+  cluster = await startCluster({ folder: join(root, '.data', 'test-postgres'), say, forTests: true });
+  const database = { TEST_DATABASE_URL: cluster.url };
+  await jest('server', database);
+  if (wanted.length > 0 && !wanted.includes('e2e')) return;
+  const browser = chromium(say);
+  await buildApplication(root, say);
+  await suite(
+    'e2e',
+    bin('playwright'),
+    () => ['test', '-c', 'e2e/playwright.config.ts'],
+    (report) => ({ ...database, CHROMIUM: browser, E2E_REPORT: report }),
+    ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }),
+  );
+}
+
+async function end(code) {
+  await cluster?.stop();
+  process.exit(code);
+}
+process.on('SIGINT', () => void end(130));
+process.on('SIGTERM', () => void end(143));
+
+try {
+  await main();
+} catch (error) {
+  failed++;
+  console.error(error.message);
+}
+console.log(`\n${passed} passed, ${failed} failed`);
+await end(failed === 0 ? 0 : 1);
