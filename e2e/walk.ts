@@ -13,7 +13,8 @@ import {
   type Case,
   type Station,
 } from '@careful-latch/core/case';
-import { expect, type Office } from './office';
+import { expect } from './office';
+import type { Office } from './server';
 
 export function example(name: string): Case {
   const read = parseCase(readFileSync(new URL(`../examples/${name}.json`, import.meta.url), 'utf8'));
@@ -54,7 +55,7 @@ export class Walker {
 
   station(station: Station) {
     return this.page.getByRole('link', {
-      name: new RegExp(`^${STATION_NAMES[station]} .*, (holds|unproven|violation|doesn’t apply)$`),
+      name: new RegExp(`^${STATION_NAMES[station]} [^]*(holds|unproven|hazard|correction|advisory|doesn’t apply)( |$)`),
     });
   }
 

@@ -5,7 +5,7 @@ import type { Severity } from '@careful-latch/core/rules';
 import { usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
 
-export const OUTCOME_WORDS: Readonly<Record<OutcomeKind, string>> = {
+const OUTCOME_WORDS: Readonly<Record<OutcomeKind, string>> = {
   holds: 'holds',
   violation: 'violation',
   unproven: 'unproven',

@@ -1,4 +1,4 @@
-import { Button, Input } from '@rneui/themed';
+import { Button, Input } from '../theme/elements';
 import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';

@@ -1,7 +1,10 @@
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { STATIONS, STATION_NAMES, stationOf, valueText, type Station } from '@careful-latch/core/case';
+import type { Severity } from '@careful-latch/core/rules';
+import type { Outcome } from '@careful-latch/core/verdict';
 import { PathPiece } from '../drawn/path-line';
+import { SignWithWord } from '../drawn/signs';
 import { usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
 import { useStation, type Walk } from './use-inspection';
@@ -41,8 +44,12 @@ function summary({ inspection: { case: c }, evaluation, states }: Walk, station:
   if (violations.length > 0)
     return `${violations.length} ${violations.length === 1 ? 'violation' : 'violations'}${open > 0 ? `, ${open} open` : ''}`;
   if (open > 0) return [...parts.slice(0, 2), `${open} to find out`].join(' · ');
-  return parts.join(' · ') || (state === 'open' ? 'waits for another station' : 'holds');
+  return parts.join(' · ') || (state === 'open' ? 'waits for another station' : 'all proved');
 }
+
+const worst = (violations: readonly Outcome[]): Severity =>
+  (['hazard', 'correction'] as const).find((severity) => violations.some((one) => one.severity === severity)) ??
+  'advisory';
 
 /** The current's path down the screen, a station a row; the line is the progress bar. */
 export function PathOverview({ walk }: { walk: Walk }) {
@@ -59,13 +66,17 @@ export function PathOverview({ walk }: { walk: Walk }) {
           violated: palette.violation,
           absent: palette.quiet,
         }[state];
-        const word = { proved: 'holds', open: 'unproven', violated: 'violation', absent: 'doesn’t apply' }[state];
+        const sign = ({ proved: 'holds', open: 'unproven', violated: 'violation', absent: 'not-applicable' } as const)[
+          state
+        ];
+        const violations = walk.evaluation.outcomes.filter(
+          (one) => one.station === station && one.outcome === 'violation',
+        );
         const line = summary(walk, station);
         return (
           <View role="listitem" key={station}>
             <Pressable
               role="link"
-              aria-label={`${STATION_NAMES[station]} ${line}, ${word}`}
               onPress={() => router.navigate(`/inspection/${walk.inspection.id}/${station}`)}
               style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => ({
                 flexDirection: 'row',
@@ -91,7 +102,10 @@ export function PathOverview({ walk }: { walk: Walk }) {
                   paddingRight: 12,
                 }}
               >
-                <Words style={{ fontSize: 20, lineHeight: 26, fontWeight: '700' }}>{STATION_NAMES[station]}</Words>
+                <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
+                  <Words style={{ fontSize: 20, lineHeight: 26, fontWeight: '700' }}>{STATION_NAMES[station]}</Words>
+                  <SignWithWord kind={sign} severity={worst(violations)} />
+                </View>
                 <Words numberOfLines={1} color={color} style={{ fontSize: 16, lineHeight: 22 }}>
                   {line}
                 </Words>

@@ -1,4 +1,4 @@
-import { Button } from '@rneui/themed';
+import { Button } from '../theme/elements';
 import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -13,7 +13,7 @@ import { Back } from '../theme/back';
 import { Screen, useWide } from '../theme/screen';
 import { cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Reading, Title, Words } from '../theme/words';
-import { SIGNATURE_BOX } from './signature';
+import { SIGNATURE_BOX } from './signature-path';
 
 /** One signed decision, with what the engine showed when it was signed. */
 function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedRecord | undefined }) {

@@ -1,4 +1,4 @@
-import { Button } from '@rneui/themed';
+import { Button } from '../theme/elements';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';

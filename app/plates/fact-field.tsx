@@ -1,4 +1,4 @@
-import { Input } from '@rneui/themed';
+import { Input } from '../theme/elements';
 import { memo, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { NOT_SEEN, factAt, metaOf, whyNotFact, type Case, type FactMeta } from '@careful-latch/core/case';

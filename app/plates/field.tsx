@@ -1,4 +1,4 @@
-import { Input } from '@rneui/themed';
+import { Input } from '../theme/elements';
 import { Controller, type FieldPath, type FieldValues, type UseFormReturn } from 'react-hook-form';
 import type { TextInputProps } from 'react-native';
 

@@ -20,13 +20,15 @@ function Waiting({ words }: { words: string }) {
   );
 }
 
+// Asked before anything is drawn, so that the first screen need not wait for it.
+void resume();
+
 /** Lets in whoever is signed in, on this device or at the office; everybody else goes to the sign-in. */
 function Gate() {
   const known = useSession((one) => one.known);
   const ready = useInspections((one) => one.ready);
   const path = usePathname();
   useEffect(() => {
-    void resume();
     if ('serviceWorker' in navigator && process.env.NODE_ENV === 'production')
       void navigator.serviceWorker.register('/worker.js');
   }, []);

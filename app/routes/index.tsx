@@ -1,4 +1,4 @@
-import { Button, Input } from '@rneui/themed';
+import { Button, Input } from '../theme/elements';
 import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -46,6 +46,7 @@ export default function Inspections() {
   const palette = usePalette();
   const wide = useWide();
   const byId = useInspections((one) => one.byId);
+  const asked = useInspections((one) => one.asked);
   const office = useSession((one) => one.office);
   const [search, setSearch] = useState('');
   const [order, setOrder] = useState<Order>('due');
@@ -99,7 +100,13 @@ export default function Inspections() {
         }
         ListEmptyComponent={
           <View style={{ paddingVertical: 24 }}>
-            <Quiet>{none ? 'No inspection yet. Open the first one below.' : `Nothing found for “${search}”.`}</Quiet>
+            <Quiet>
+              {!none
+                ? `Nothing found for “${search}”.`
+                : asked
+                  ? 'No inspection yet. Open the first one below.'
+                  : 'Fetching from the office…'}
+            </Quiet>
           </View>
         }
       />

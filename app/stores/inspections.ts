@@ -11,7 +11,7 @@ import { Device, type Waiting } from './device';
 import { Refused, Unreachable, office } from './office';
 
 /** Where what was entered is: on this device, and at the office or not. */
-export type Reach = 'reached' | 'unreachable' | 'signed-out';
+type Reach = 'reached' | 'unreachable' | 'signed-out';
 
 interface Undo {
   readonly inspection: string;
@@ -20,6 +20,8 @@ interface Undo {
 
 interface InspectionsState {
   readonly ready: boolean;
+  /** Whether the office has been asked once since the store was opened, with whatever result. */
+  readonly asked: boolean;
   readonly byId: Readonly<Record<string, Inspection>>;
   readonly waiting: number;
   readonly reach: Reach;
@@ -32,6 +34,7 @@ interface InspectionsState {
 
 export const useInspections = create<InspectionsState>(() => ({
   ready: false,
+  asked: false,
   byId: {},
   waiting: 0,
   reach: 'reached',
@@ -70,7 +73,16 @@ export function closeStore(): void {
   device = undefined;
   queue = [];
   writing = Promise.resolve();
-  set({ ready: false, byId: {}, waiting: 0, reach: 'reached', refusals: [], undos: [], deviceTrouble: undefined });
+  set({
+    ready: false,
+    asked: false,
+    byId: {},
+    waiting: 0,
+    reach: 'reached',
+    refusals: [],
+    undos: [],
+    deviceTrouble: undefined,
+  });
 }
 
 function commit(body: ChangeBody): { change: Change; before: Inspection | undefined } {
@@ -172,6 +184,7 @@ export function catchUp(): Promise<void> {
     }
   })().finally(() => {
     sending = undefined;
+    if (!get().asked) set({ asked: device !== undefined });
     if (device && queue.length > 0 && get().reach === 'reached') void catchUp();
   });
   return sending;

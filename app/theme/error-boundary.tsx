@@ -1,4 +1,4 @@
-import { Button } from '@rneui/themed';
+import { Button } from './elements';
 import type { ErrorBoundaryProps } from 'expo-router';
 import { View } from 'react-native';
 import { Appearance, usePalette } from './theme';

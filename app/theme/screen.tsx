@@ -3,7 +3,7 @@ import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { usePalette } from './theme';
 
 /** From this width on, path, station and findings stand side by side. */
-export const WIDE_PX = 1000;
+const WIDE_PX = 1000;
 export const useWide = () => useWindowDimensions().width >= WIDE_PX;
 
 /** A screen: a head that stays, a body that scrolls, and the one main act at the bottom, where the thumb is. */

@@ -1,4 +1,4 @@
-import { ThemeProvider, createTheme } from '@rneui/themed';
+import { ThemeProvider, createTheme } from './elements';
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
 import { useColorScheme } from 'react-native';
 import { usePreferences } from '../stores/preferences';
@@ -8,7 +8,7 @@ export const TEXT_FONT = 'Atkinson Hyperlegible, system-ui, sans-serif';
 export const READING_FONT = 'IBM Plex Mono, ui-monospace, monospace';
 /** Smallest side of anything that is tapped, px; the main act is taller. */
 export const TARGET = 48;
-export const MAIN_TARGET = 56;
+const MAIN_TARGET = 56;
 
 const PaletteContext = createContext<Palette>(DAY);
 export const usePalette = () => useContext(PaletteContext);

@@ -1,4 +1,4 @@
-import { Text } from '@rneui/themed';
+import { Text } from './elements';
 import type { TextProps } from 'react-native';
 import { READING_FONT, usePalette } from './theme';
 

@@ -8,7 +8,7 @@ import { sealOf, type SealedRecord } from '../inspections/seal';
 import { requireInspector, type Account } from '../sessions/session';
 import { Problem } from '../problems';
 
-export type Result =
+type Result =
   | { readonly id: string; readonly status: 'taken' | 'taken-before'; readonly revision: number }
   | { readonly id: string; readonly status: 'refused'; readonly detail: string };
 

@@ -7,6 +7,7 @@ import { RatingRow } from '../../../inspection/rating-row';
 import { useKeys } from '../../../inspection/use-keys';
 import { useWalk } from '../../../inspection/use-inspection';
 import { VerdictBlock } from '../../../inspection/verdict-block';
+import { useInspections } from '../../../stores/inspections';
 import { Back } from '../../../theme/back';
 import { Screen, useWide } from '../../../theme/screen';
 import { usePalette } from '../../../theme/theme';
@@ -18,7 +19,14 @@ export default function InspectionLayout() {
   const wide = useWide();
   const palette = usePalette();
   const path = usePathname();
+  const asked = useInspections((one) => one.asked);
   useKeys(walk);
+  if (!walk && !asked)
+    return (
+      <Screen narrow head={<Back to="/" label="Inspections" />}>
+        <Quiet>Fetching it from the office…</Quiet>
+      </Screen>
+    );
   if (!walk)
     return (
       <Screen narrow head={<Back to="/" label="Inspections" />}>

@@ -1,4 +1,4 @@
-import { Button } from '@rneui/themed';
+import { Button } from '../../../theme/elements';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Findings } from '../../../inspection/findings';

@@ -1,5 +1,5 @@
 import { decisionSchema } from '@careful-latch/core/record';
-import { pathOf } from './signature';
+import { pathOf } from './signature-path';
 
 const line = (...points: [number, number][]) => ({ points: points.map(([x, y]) => ({ x, y })) });
 

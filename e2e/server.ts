@@ -1,0 +1,73 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { once } from 'node:events';
+import { createServer } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import pg from 'pg';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+async function asAdmin(sql: string): Promise<void> {
+  const client = new pg.Client(process.env.TEST_DATABASE_URL);
+  await client.connect();
+  await client.query(sql);
+  await client.end();
+}
+
+/** A real server on a database of its own, that can be killed and started again. */
+export class Office {
+  private server: ChildProcess | undefined;
+  private constructor(
+    readonly address: string,
+    private readonly port: number,
+    private readonly database: string,
+    private readonly demo: boolean,
+  ) {}
+
+  static async open(demo: boolean): Promise<Office> {
+    const database = `e2e_${randomUUID().replaceAll('-', '')}`;
+    await asAdmin(`CREATE DATABASE ${database}`);
+    const port = await freePort();
+    const office = new Office(`http://localhost:${port}`, port, database, demo);
+    await office.start();
+    return office;
+  }
+
+  async start(): Promise<void> {
+    const url = Object.assign(new URL(process.env.TEST_DATABASE_URL!), { pathname: `/${this.database}` }).toString();
+    this.server = spawn(process.execPath, ['--import', 'tsx', `${root}server/main.ts`], {
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        LOG_LEVEL: 'fatal',
+        PORT: String(this.port),
+        DATABASE_URL: url,
+        DEMO: this.demo ? '1' : '0',
+        SESSION_SECRET: 'e2e',
+      },
+    });
+    await once(this.server, 'message');
+  }
+
+  async stop(): Promise<void> {
+    if (!this.server || this.server.exitCode !== null) return;
+    const gone = once(this.server, 'exit');
+    this.server.kill('SIGTERM');
+    await gone;
+  }
+
+  async close(): Promise<void> {
+    await this.stop();
+    await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
+  }
+}

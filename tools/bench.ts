@@ -1,0 +1,188 @@
+/** npm run bench: absolute figures with ratios beside them. Builds and starts what it needs; names of parts may be given: core, web. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium as browserType, type CDPSession, type Page } from '@playwright/test';
+import { Bench } from 'tinybench';
+import { parseCase, readCase, withFact, type Case } from '@careful-latch/core/case';
+import { RULES } from '@careful-latch/core/rules';
+import { evaluate, judge } from '@careful-latch/core/verdict';
+import { Office } from '../e2e/server';
+import { buildApplication } from './build.mjs';
+import { chromium } from './chromium.mjs';
+import { startCluster } from './database.mjs';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const wanted = process.argv.slice(2);
+const wants = (part: string) => wanted.length === 0 || wanted.includes(part);
+
+function example(name: string): Case {
+  const read = parseCase(readFileSync(join(root, 'examples', `${name}.json`), 'utf8'));
+  if (!read.ok) throw new Error(read.errors.join('\n'));
+  return read.case;
+}
+
+function table(title: string, rows: Record<string, string | number>[]): void {
+  console.log(`\n${title}`);
+  console.table(rows);
+}
+
+const ms = (value: number) => (value < 0.01 ? `${(value * 1000).toFixed(2)} µs` : `${value.toFixed(3)} ms`);
+
+async function core(): Promise<void> {
+  const complete = example('case-1-interlock-holds');
+  const broken = example('case-3-attic-68c');
+  const text = JSON.stringify(complete);
+  const bench = new Bench({ time: 1500, warmupTime: 300 });
+  bench
+    .add('copy of the case (structuredClone), the measure of the ratios', () => void structuredClone(complete))
+    .add('one full evaluation, complete case', () => void evaluate(complete))
+    .add('one full evaluation, two stretches, two violations', () => void evaluate(broken))
+    .add('one fact set and evaluated again', () => void evaluate(withFact(complete, 'breaker.ratingA', 50)))
+    .add('a case read and checked (Yup)', () => void readCase(complete))
+    .add('a case parsed, checked and evaluated', () => {
+      const read = parseCase(text);
+      if (read.ok) evaluate(read.case);
+    });
+  for (const rule of RULES.filter(
+    (one) => one.id === 'breaker/not-above-weakest-link' || one.id === 'breaker/held-down',
+  ))
+    bench.add(`rule ${rule.id}`, () => void judge(rule, complete));
+  await bench.run();
+  const base = bench.tasks[0]!.result!.latency.p50!;
+  table(
+    `Core, ${RULES.length} rules. Target: one full evaluation under 1 ms median.`,
+    bench.tasks.map(({ name, result }) => ({
+      what: name,
+      median: ms(result!.latency.p50!),
+      p99: ms(result!.latency.p99!),
+      ratio: `${(result!.latency.p50! / base).toFixed(2)} ×`,
+    })),
+  );
+}
+
+/** A mid-range phone on a slow line. */
+const PHONE = { slowdown: 4, bitsPerSecond: 1_600_000, roundTripMs: 150 };
+
+async function throttle(page: Page, on: boolean): Promise<CDPSession> {
+  const client = await page.context().newCDPSession(page);
+  await client.send('Network.enable');
+  await client.send('Network.emulateNetworkConditions', {
+    offline: false,
+    latency: on ? PHONE.roundTripMs : 0,
+    downloadThroughput: on ? PHONE.bitsPerSecond / 8 : -1,
+    uploadThroughput: on ? PHONE.bitsPerSecond / 8 : -1,
+  });
+  await client.send('Emulation.setCPUThrottlingRate', { rate: on ? PHONE.slowdown : 1 });
+  return client;
+}
+
+interface Seen {
+  /** First paint of anything, ms. */
+  readonly paint: number;
+  /** The screen itself can be read and tapped, ms. */
+  readonly screen: number;
+  readonly scriptBytes: number;
+}
+
+/** Opens an address cold, in a browser that has nothing but a session, and tells when its screen is there. */
+async function firstPicture(
+  address: string,
+  path: string,
+  selector: string,
+  session: object | undefined,
+  slow: boolean,
+): Promise<Seen> {
+  const browser = await browserType.launch({
+    executablePath: chromium(),
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking'],
+  });
+  try {
+    const context = await browser.newContext({
+      viewport: { width: 390, height: 844 },
+      serviceWorkers: 'block',
+      storageState: session as never,
+    });
+    const page = await context.newPage();
+    const client = await throttle(page, slow);
+    let scriptBytes = 0;
+    const scripts = new Set<string>();
+    client.on('Network.responseReceived', ({ requestId, type }) => type === 'Script' && scripts.add(requestId));
+    client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+      if (scripts.has(requestId)) scriptBytes += encodedDataLength;
+    });
+    // Timed in the page itself, frame by frame: the driver's own waiting would be counted otherwise.
+    await page.addInitScript({
+      content: `requestAnimationFrame(function look() {
+        if (document.querySelector(${JSON.stringify(selector)})) window.drawnAt = performance.now();
+        else requestAnimationFrame(look);
+      });`,
+    });
+    await page.goto(`${address}${path}`, { waitUntil: 'commit' });
+    await page.waitForFunction(() => 'drawnAt' in window);
+    const screen = await page.evaluate(() => (window as unknown as { drawnAt: number }).drawnAt);
+    const paint = await page.evaluate(
+      () => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? NaN,
+    );
+    return { paint, screen, scriptBytes };
+  } finally {
+    await browser.close();
+  }
+}
+
+async function sessionOf(address: string): Promise<object> {
+  const browser = await browserType.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-gpu'] });
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await page.goto(address);
+  await page
+    .getByRole('button', { name: /inspector/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'New inspection' }).waitFor();
+  const state = await context.storageState();
+  await browser.close();
+  return state;
+}
+
+async function web(): Promise<void> {
+  const say = (text: string) => console.log(`· ${text}`);
+  await buildApplication(root, say);
+  const cluster = await startCluster({ folder: join(root, '.data', 'bench-postgres'), say, forTests: true });
+  process.env.TEST_DATABASE_URL = cluster.url;
+  const office = await Office.open(true);
+  const rows: Record<string, string | number>[] = [];
+  try {
+    const session = await sessionOf(office.address);
+    const screens: [string, string, string, object | undefined][] = [
+      ['sign-in', '/sign-in', '[role=button][aria-label*=inspector]', undefined],
+      ['path', '/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000002', '[role=list] [role=link]', session],
+    ];
+    for (const [name, path, visible, state] of screens) {
+      const runs = async (slow: boolean) => {
+        const seen: Seen[] = [];
+        for (let i = 0; i < 5; i++) seen.push(await firstPicture(office.address, path, visible, state, slow));
+        return seen.sort((a, b) => a.screen - b.screen)[2]!;
+      };
+      const [slow, fast] = [await runs(true), await runs(false)];
+      rows.push({
+        screen: name,
+        'first paint, phone': `${Math.round(slow.paint)} ms`,
+        'screen usable, phone': `${Math.round(slow.screen)} ms`,
+        'usable, this machine': `${Math.round(fast.screen)} ms`,
+        ratio: `${(slow.screen / fast.screen).toFixed(1)} ×`,
+        'scripts sent': `${(slow.scriptBytes / 1024).toFixed(0)} KB`,
+      });
+    }
+  } finally {
+    await office.close();
+    await cluster.stop();
+  }
+  table(
+    `First picture, cold, median of 5: ${PHONE.slowdown}× slower processor, ${PHONE.bitsPerSecond / 1e6} Mb/s, ${PHONE.roundTripMs} ms round trip. Target: 2.5 s; scripts 350 KB.`,
+    rows,
+  );
+}
+
+if (wants('core')) await core();
+if (wants('web')) await web();
