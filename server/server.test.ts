@@ -99,7 +99,7 @@ describe('setup', () => {
 });
 
 describe('changes', () => {
-  test('an inspection is opened, walked, signed, and found again', async () => {
+  test('an inspection is opened and walked, found again, and not approved while points stand against it', async () => {
     const who = await signedIn();
     const id = randomUUID();
     const source = (await office.db.select().from(inspections).where(eq(inspections.id, DEMO_PROPERTIES[0]!.id)))[0]!;

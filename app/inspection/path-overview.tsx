@@ -5,6 +5,7 @@ import type { Severity } from '@careful-latch/core/rules';
 import type { Outcome } from '@careful-latch/core/verdict';
 import { PathPiece } from '../drawn/path-line';
 import { SignWithWord } from '../drawn/signs';
+import { useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
 import { useStation, type Walk } from './use-inspection';
@@ -56,6 +57,7 @@ export function PathOverview({ walk }: { walk: Walk }) {
   const palette = usePalette();
   const router = useRouter();
   const here = useStation();
+  const wide = useWide();
   return (
     <View role="list" aria-label="The current’s path">
       {STATIONS.map((station, i) => {
@@ -103,7 +105,12 @@ export function PathOverview({ walk }: { walk: Walk }) {
                 }}
               >
                 <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
-                  <Words style={{ fontSize: 20, lineHeight: 26, fontWeight: '700' }}>{STATION_NAMES[station]}</Words>
+                  <Words
+                    numberOfLines={1}
+                    style={{ flexShrink: 1, fontSize: wide ? 18 : 20, lineHeight: 26, fontWeight: '700' }}
+                  >
+                    {STATION_NAMES[station]}
+                  </Words>
                   <SignWithWord kind={sign} severity={worst(violations)} />
                 </View>
                 <Words numberOfLines={1} color={color} style={{ fontSize: 16, lineHeight: 22 }}>

@@ -47,8 +47,8 @@ export function StationSheet({ walk, station }: { walk: Walk; station: Station }
   const field = (path: string) => (
     <FactField
       key={path}
-      site={inspection.case}
       path={path}
+      value={factAt(inspection.case, path)}
       outcomes={outcomesBeside(evaluation, path)}
       onRecord={onRecord}
       focused={path === fact}

@@ -1,5 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { NOT_SEEN, emptyCase, withFact } from '@careful-latch/core/case';
+import { NOT_SEEN, emptyCase, factAt, withFact } from '@careful-latch/core/case';
 import { evaluate } from '@careful-latch/core/verdict';
 import { Appearance } from '../theme/theme';
 import { outcomesBeside } from '../inspection/answers';
@@ -12,7 +12,12 @@ function show(path: string, value?: unknown) {
   const site = value === undefined ? CASE : withFact(CASE, path, value);
   render(
     <Appearance>
-      <FactField site={site} path={path} outcomes={outcomesBeside(evaluate(site), path)} onRecord={onRecord} />
+      <FactField
+        path={path}
+        value={factAt(site, path)}
+        outcomes={outcomesBeside(evaluate(site), path)}
+        onRecord={onRecord}
+      />
     </Appearance>,
   );
   return onRecord;

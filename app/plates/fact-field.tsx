@@ -1,7 +1,7 @@
 import { Input } from '../theme/elements';
 import { memo, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { NOT_SEEN, factAt, metaOf, whyNotFact, type Case, type FactMeta } from '@careful-latch/core/case';
+import { NOT_SEEN, metaOf, whyNotFact, type FactMeta } from '@careful-latch/core/case';
 import type { ConfigurationName, WireSize } from '@careful-latch/core/codebook';
 import type { Outcome } from '@careful-latch/core/verdict';
 import { Face, Pins, WireEnd } from '../drawn/faces';
@@ -62,15 +62,16 @@ function TypedAmount({
       placeholder="Other"
       errorMessage={wrong}
       renderErrorMessage={wrong !== undefined}
-      containerStyle={{ maxWidth: wrong ? 320 : 108 }}
+      containerStyle={{ maxWidth: wrong ? 320 : 100 }}
       inputStyle={{ fontFamily: READING_FONT, fontSize: 20 }}
     />
   );
 }
 
 interface Props {
-  readonly site: Case;
   readonly path: string;
+  /** What is recorded: a value, not seen, or undefined where nobody looked. */
+  readonly value: unknown;
   /** Outcomes that speak of this fact, to be shown beside it. */
   readonly outcomes: readonly Outcome[];
   readonly onRecord: (path: string, value: string | number | null) => void;
@@ -78,11 +79,10 @@ interface Props {
 }
 
 /** One fact: its name, how to find it out, its plates, and the answer at once beside it. */
-export const FactField = memo(function FactField({ site, path, outcomes, onRecord, focused = false }: Props) {
+function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const meta = metaOf(path);
-  const value = factAt(site, path);
   const place = useRef<View>(null);
   useEffect(() => {
     if (focused) (place.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'center' });
@@ -141,4 +141,26 @@ export const FactField = memo(function FactField({ site, path, outcomes, onRecor
       ))}
     </View>
   );
-});
+}
+
+function sameOutcome(a: Outcome, b: Outcome): boolean {
+  return (
+    a.rule === b.rule &&
+    a.outcome === b.outcome &&
+    a.reason === b.reason &&
+    a.working.length === b.working.length &&
+    a.working.every((step, i) => step.label === b.working[i]!.label && step.value === b.working[i]!.value)
+  );
+}
+
+/** Drawn again only when its own value or answers change: a tap must not redraw a whole sheet. */
+export const FactField = memo(
+  Field,
+  (a, b) =>
+    a.path === b.path &&
+    a.value === b.value &&
+    a.focused === b.focused &&
+    a.onRecord === b.onRecord &&
+    a.outcomes.length === b.outcomes.length &&
+    a.outcomes.every((one, i) => sameOutcome(one, b.outcomes[i]!)),
+);

@@ -42,7 +42,7 @@ export default function InspectionLayout() {
   return (
     <View style={{ flex: 1, flexDirection: 'row', backgroundColor: palette.paper }}>
       <ScrollView
-        style={{ width: 330, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline }}
+        style={{ width: 372, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline }}
         contentContainerStyle={{ padding: 16, gap: 10 }}
       >
         <Back to="/" label="Inspections" />
