@@ -12,6 +12,16 @@ const OUTCOME_WORDS: Readonly<Record<OutcomeKind, string>> = {
   'not-applicable': 'doesn’t apply',
 };
 
+function useColor(kind: OutcomeKind): string {
+  const palette = usePalette();
+  return {
+    holds: palette.holds,
+    violation: palette.violation,
+    unproven: palette.unproven,
+    'not-applicable': palette.quiet,
+  }[kind];
+}
+
 /** The two lugs that the latch bar goes through. */
 const Lugs = ({ color }: { color: string }) => (
   <Path d="M1.2 6.2 H6.8 V17.8 H1.2 Z M17.2 6.2 H22.8 V17.8 H17.2 Z" fill="none" stroke={color} strokeWidth={2} />
@@ -20,12 +30,7 @@ const Lugs = ({ color }: { color: string }) => (
 /** A latch bar through two lugs; snapped; the lugs alone; a thin line. A hazard is the snapped bar cut out of a block. */
 export function Sign({ kind, hazard = false, size = 24 }: { kind: OutcomeKind; hazard?: boolean; size?: number }) {
   const palette = usePalette();
-  const color = {
-    holds: palette.holds,
-    violation: palette.violation,
-    unproven: palette.unproven,
-    'not-applicable': palette.quiet,
-  }[kind];
+  const color = useColor(kind);
   const cutOut = kind === 'violation' && hazard;
   const stroke = cutOut ? palette.paper : color;
   return (
@@ -54,13 +59,7 @@ export const severityWord = (kind: OutcomeKind, severity: Severity) =>
 
 /** A sign with its word: nothing is told by colour or shape alone. */
 export function SignWithWord({ kind, severity }: { kind: OutcomeKind; severity: Severity }) {
-  const palette = usePalette();
-  const color = {
-    holds: palette.holds,
-    violation: palette.violation,
-    unproven: palette.unproven,
-    'not-applicable': palette.quiet,
-  }[kind];
+  const color = useColor(kind);
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
       <Sign kind={kind} hazard={severity === 'hazard'} />

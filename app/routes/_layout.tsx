@@ -34,6 +34,10 @@ function Gate() {
   }, []);
   const door = path === '/sign-in';
   if (known === 'asking') return <Waiting words="Opening…" />;
+  if (known === 'no-storage')
+    return (
+      <Waiting words="This browser does not let the application keep anything on the device, so nothing you enter would be safe. Open it in an ordinary window, or free some storage, and load it again." />
+    );
   if (known !== 'signed-in') return door ? <Slot /> : <Redirect href="/sign-in" />;
   if (!ready) return <Waiting words="Opening what this phone has…" />;
   return <Slot />;

@@ -131,6 +131,9 @@ export function openInspection(header: Header): string {
   return inspection;
 }
 
+/** Resolves once everything tapped so far is on the device. */
+export const written = () => writing;
+
 export const readRefusals = () => set({ refusals: [] });
 
 async function sendPortion(target: Device): Promise<void> {

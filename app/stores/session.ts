@@ -1,12 +1,12 @@
 import { create } from 'zustand';
-import { catchUp, closeStore, openStore } from './inspections';
+import { catchUp, closeStore, openStore, written } from './inspections';
 import { Unreachable, office, type SessionState } from './office';
 
 type Account = NonNullable<SessionState['account']>;
 type Office = NonNullable<SessionState['office']>;
 
 interface Session {
-  readonly known: 'asking' | 'signed-in' | 'signed-out' | 'unreachable';
+  readonly known: 'asking' | 'signed-in' | 'signed-out' | 'unreachable' | 'no-storage';
   readonly account: Account | null;
   readonly office: Office | null;
   readonly demo: SessionState['demo'];
@@ -45,6 +45,14 @@ const leave = (state: SessionState) =>
 
 /** Opens with whoever was signed in on this device, then asks the office. */
 export async function resume(): Promise<void> {
+  try {
+    await reopen();
+  } catch {
+    set({ known: 'no-storage' }); // a private window, or storage that is full or blocked
+  }
+}
+
+async function reopen(): Promise<void> {
   const last = remembered();
   if (last?.account) await enter(last.account, last.office);
   try {
@@ -67,6 +75,7 @@ export async function signIn(login: string, password: string): Promise<void> {
 /** Signs out. What waits to be sent stays on the device under this account. */
 export async function signOut(): Promise<void> {
   localStorage.removeItem(REMEMBERED);
+  await written();
   closeStore();
   try {
     leave(await office.signOut());

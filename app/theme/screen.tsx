@@ -6,6 +6,9 @@ import { usePalette } from './theme';
 const WIDE_PX = 1000;
 export const useWide = () => useWindowDimensions().width >= WIDE_PX;
 
+/** Lets the keyboard scroll what holds nothing to focus, like a record. */
+const KEYBOARD_SCROLLS = { tabIndex: 0 } as object;
+
 /** A screen: a head that stays, a body that scrolls, and the one main act at the bottom, where the thumb is. */
 export function Screen({
   head,
@@ -28,7 +31,11 @@ export function Screen({
   return (
     <View style={{ flex: 1, backgroundColor: palette.paper }}>
       {head && <View style={[column, { paddingTop: 8 }]}>{head}</View>}
-      <ScrollView style={{ flex: 1 }} contentContainerStyle={[column, { paddingTop: 8, paddingBottom: 24 }]}>
+      <ScrollView
+        {...KEYBOARD_SCROLLS}
+        style={{ flex: 1 }}
+        contentContainerStyle={[column, { paddingTop: 8, paddingBottom: 24 }]}
+      >
         {children}
       </ScrollView>
       {act && (
