@@ -29,9 +29,12 @@ ruleTable('cord/ends-mate', {
     secondCord({ 'cord[1].sourceEnd': '14-30' }),
     // seen although the inlet is still unknown
     { 'cord[0].sourceEnd': '14-50', 'inlet.configuration': undefined },
+    { 'cord[0].sourceEnd': '14-50', 'transfer.kind': undefined },
   ],
   unproven: [
     [{ 'inlet.configuration': undefined }, ['inlet.configuration']],
+    // an inlet that does not fit proves nothing while there may be none
+    [{ 'transfer.kind': undefined, 'inlet.configuration': 'SS2-50' }, ['transfer.kind']],
     [{ 'cord[0].inletEnd': 'not-seen' }, ['cord[0].inletEnd']],
     [secondCord({ 'cord[1].inletEnd': undefined }), ['cord[1].inletEnd']],
   ],

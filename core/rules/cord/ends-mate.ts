@@ -8,7 +8,7 @@ export default rule({
   holds: 'Each end of every cord is of the configuration it plugs into.',
   severity: 'correction',
   cites: everyEdition('406.7', '110.3(B)'),
-  facts: ['source.outlet', 'cord.sourceEnd', 'cord.inletEnd', 'inlet.configuration'],
+  facts: ['transfer.kind', 'source.outlet', 'cord.sourceEnd', 'cord.inletEnd', 'inlet.configuration'],
   check: (look) => {
     // Along the way: receptacle, plug, connector, plug, …, inlet. Each pair of neighbours must mate.
     const joints: [FactPath, FactPath][] = [];
@@ -17,9 +17,11 @@ export default rule({
       joints.push([behind, `cord[${i}].sourceEnd`]);
       behind = `cord[${i}].inletEnd`;
     }
-    if (!look.kind || !absence('inlet', look.kind)) joints.push([behind, 'inlet.configuration']);
+    // Whether there is an inlet to mate with, the transfer means decides.
+    const kind = look.known('transfer.kind');
+    if (kind && !absence('inlet', kind)) joints.push([behind, 'inlet.configuration']);
 
-    const missing = new Set<string>();
+    const missing = new Set<string>(kind ? [] : ['transfer.kind']);
     for (const [ahead, plugged] of joints) {
       const receptacle = look.known(ahead) as ConfigurationName | undefined;
       const plug = look.known(plugged) as ConfigurationName | undefined;
