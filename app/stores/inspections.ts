@@ -32,7 +32,8 @@ interface InspectionsState {
   readonly undos: readonly Undo[];
 }
 
-export const useInspections = create<InspectionsState>(() => ({
+/** What is shown while no store is open. */
+const CLOSED: InspectionsState = {
   ready: false,
   asked: false,
   byId: {},
@@ -41,7 +42,9 @@ export const useInspections = create<InspectionsState>(() => ({
   refusals: [],
   deviceTrouble: undefined,
   undos: [],
-}));
+};
+
+export const useInspections = create<InspectionsState>(() => CLOSED);
 const { setState: set, getState: get } = useInspections;
 
 /** Changes sent at once; the office takes 200. */
@@ -73,16 +76,7 @@ export function closeStore(): void {
   device = undefined;
   queue = [];
   writing = Promise.resolve();
-  set({
-    ready: false,
-    asked: false,
-    byId: {},
-    waiting: 0,
-    reach: 'reached',
-    refusals: [],
-    undos: [],
-    deviceTrouble: undefined,
-  });
+  set(CLOSED);
 }
 
 function commit(body: ChangeBody): { change: Change; before: Inspection | undefined } {
