@@ -22,6 +22,7 @@ interface Options extends Connection {
   readonly webFolder?: string;
 }
 
+const SESSION_COOKIE = 'careful-latch';
 const WEEK_MS = 7 * 24 * 3600 * 1000;
 /** Largest body, bytes: 200 changes with one drawn signature fit well. */
 const BODY_LIMIT = '1mb';
@@ -69,7 +70,7 @@ export function createApp({ pool, db, log, sessionSecret, webFolder }: Options):
   api.use(
     session({
       store: new PgStore({ pool, tableName: 'session', errorLog: (...words) => log.error(words) }),
-      name: 'careful-latch',
+      name: SESSION_COOKIE,
       secret: sessionSecret,
       resave: false,
       saveUninitialized: false,
@@ -81,31 +82,34 @@ export function createApp({ pool, db, log, sessionSecret, webFolder }: Options):
   api.use(sessionRoutes(db), setupRoutes(db), inspectionRoutes(db), changeRoutes(db), notFound);
   app.use('/api', api);
 
-  if (webFolder && existsSync(join(webFolder, 'index.html'))) {
-    app.use(
-      expressStaticGzip(webFolder, {
-        enableBrotli: true,
-        orderPreference: ['br'],
-        serveStatic: {
-          setHeaders: (response, path) => {
-            const named = /\/_expo\/static\/|\/fonts\//.test(path); // their names change with their content
-            response.setHeader('Cache-Control', named ? 'public, max-age=31536000, immutable' : 'no-cache');
-          },
-        },
-      }),
-    );
-    // Every other address is a screen of the application.
-    app.use((request, response, next) => {
-      if (request.method !== 'GET' || /\.\w+$/.test(request.path)) return next();
-      request.url = '/index.html';
-      expressStaticGzip(webFolder, {
-        enableBrotli: true,
-        orderPreference: ['br'],
-        serveStatic: { setHeaders: (res) => void res.setHeader('Cache-Control', 'no-cache') },
-      })(request, response, next);
-    });
-  }
+  if (webFolder && existsSync(join(webFolder, 'shell.html'))) app.use(pages(webFolder));
   app.use(notFound);
   app.use(answerProblems);
   return app;
+}
+
+/** The built application: its files, and for every other address the page that begins with the picture of the screen to come. */
+function pages(webFolder: string): express.RequestHandler {
+  const files = expressStaticGzip(webFolder, {
+    enableBrotli: true,
+    orderPreference: ['br'],
+    index: false,
+    serveStatic: {
+      setHeaders: (response, path) => {
+        const named = /\/_expo\/static\/|\/fonts\//.test(path); // their names change with their content
+        response.setHeader('Cache-Control', named ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    },
+  });
+  return (request, response, next) => {
+    if (request.method === 'GET' && !/\.\w+$/.test(request.path)) request.url = pageFor(request);
+    files(request, response, next);
+  };
+}
+
+/** Whoever has no session will be asked to sign in, whatever was asked for. */
+function pageFor({ path, headers }: express.Request): string {
+  if (path === '/sign-in' || !headers.cookie?.includes(`${SESSION_COOKIE}=`)) return '/sign-in.html';
+  if (path === '/') return '/index.html';
+  return /^\/inspection\/[^/]+$/.test(path) ? '/path.html' : '/shell.html';
 }

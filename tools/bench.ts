@@ -78,8 +78,8 @@ async function throttle(page: Page, on: boolean): Promise<CDPSession> {
 }
 
 interface Seen {
-  /** First paint of anything, ms. */
-  readonly paint: number;
+  /** First picture of this very screen, drawn when the application was built, ms. */
+  readonly picture: number;
   /** The screen itself can be read and tapped, ms. */
   readonly screen: number;
   readonly scriptBytes: number;
@@ -114,17 +114,19 @@ async function firstPicture(
     // Timed in the page itself, frame by frame: the driver's own waiting would be counted otherwise.
     await page.addInitScript({
       content: `requestAnimationFrame(function look() {
-        if (document.querySelector(${JSON.stringify(selector)})) window.drawnAt = performance.now();
+        if (document.querySelector('#picture')) window.pictureAt ??= performance.now();
+        if (!document.querySelector('#picture') && document.querySelector(${JSON.stringify(selector)})) window.drawnAt = performance.now();
         else requestAnimationFrame(look);
       });`,
     });
     await page.goto(`${address}${path}`, { waitUntil: 'commit' });
     await page.waitForFunction(() => 'drawnAt' in window);
     const screen = await page.evaluate(() => (window as unknown as { drawnAt: number }).drawnAt);
-    const paint = await page.evaluate(
-      () => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? NaN,
-    );
-    return { paint, screen, scriptBytes };
+    const picture = await page.evaluate(() => {
+      const painted = performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? NaN;
+      return Math.max(painted, (window as unknown as { pictureAt: number }).pictureAt);
+    });
+    return { picture, screen, scriptBytes };
   } finally {
     await browser.close();
   }
@@ -190,7 +192,12 @@ async function web(): Promise<void> {
     const session = await sessionOf(office.address);
     const screens: [string, string, string, object | undefined][] = [
       ['sign-in', '/sign-in', '[role=button][aria-label*=inspector]', undefined],
-      ['path', '/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000002', '[role=list] [role=link]', session],
+      [
+        'path',
+        '/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000002',
+        '[role=list] [role=link]:not([aria-disabled])',
+        session,
+      ],
     ];
     for (const [name, path, visible, state] of screens) {
       const runs = async (slow: boolean) => {
@@ -201,7 +208,7 @@ async function web(): Promise<void> {
       const [slow, fast] = [await runs(true), await runs(false)];
       rows.push({
         screen: name,
-        'first paint, phone': `${Math.round(slow.paint)} ms`,
+        'first picture, phone': `${Math.round(slow.picture)} ms`,
         'screen usable, phone': `${Math.round(slow.screen)} ms`,
         'usable, this machine': `${Math.round(fast.screen)} ms`,
         ratio: `${(slow.screen / fast.screen).toFixed(1)} ×`,

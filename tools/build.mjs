@@ -40,7 +40,7 @@ export async function buildApplication(root, say) {
   const dist = join(root, 'app', 'dist');
   const stamp = join(root, '.data', 'built');
   const now = fingerprint(root);
-  if (existsSync(join(dist, 'index.html')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  if (existsSync(join(dist, 'shell.html')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   say('building the application (about a minute)');
   rmSync(dist, { recursive: true, force: true });
   const run = spawnSync(
@@ -70,14 +70,14 @@ export async function buildApplication(root, say) {
     for (const face of faces)
       copyFileSync(join(root, 'node_modules', name, 'files', `${face}.woff2`), join(dist, 'fonts', `${face}.woff2`));
 
-  preload(dist);
+  await pages(join(root, 'app'), dist);
 
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,
-    globPatterns: ['index.html', '_expo/**/*.js', 'fonts/*.woff2', '*.webmanifest', '*.svg'],
+    globPatterns: ['shell.html', '_expo/**/*.js', 'fonts/*.woff2', '*.webmanifest', '*.svg'],
     swDest: join(dist, 'worker.js'),
-    navigateFallback: '/index.html',
+    navigateFallback: '/shell.html',
     navigateFallbackDenylist: [/^\/api\//, /^\/(healthz|readyz)/],
     dontCacheBustURLsMatching: /^_expo\//,
     maximumFileSizeToCacheInBytes: 8_000_000,
@@ -103,12 +103,75 @@ function everyFile(folder) {
     .map((entry) => join(entry.parentPath ?? entry.path, entry.name));
 }
 
-/** Lets the browser fetch the session beside the script rather than after it, and the script before the fonts. */
-function preload(dist) {
-  const page = join(dist, 'index.html');
-  const html = readFileSync(page, 'utf8');
-  const entry = /<script src="([^"]*\/entry-[^"]+)"/.exec(html)?.[1];
+/** The screens whose picture stands in the page from its first byte on: our file, and the page that Expo drew at build time. */
+const PICTURES = {
+  'index.html': 'index.html',
+  'sign-in.html': 'sign-in.html',
+  'path.html': 'inspection/[id]/index.html',
+};
+
+const between = (text, start, end) => {
+  const from = text.indexOf(start);
+  const to = text.indexOf(end, from);
+  if (from < 0 || to < 0) throw new Error(`The built page has no ${start}.`);
+  return text.slice(from + start.length, to);
+};
+
+/**
+ * Makes our pages from the template and from what Expo drew: the script is fetched before the fonts and the session beside it;
+ * the picture of a screen covers it until it is there (app/theme/first-picture.ts). shell.html is the page without a picture.
+ */
+async function pages(app, dist) {
+  const { default: ts } = await import('typescript'); // not there yet when the start command begins
+  const drawn = Object.entries(PICTURES).map(([name, from]) => [name, readFileSync(join(dist, from), 'utf8')]);
+  for (const file of everyFile(dist)) if (file.endsWith('.html')) rmSync(file);
+  const entry = /<script src="([^"]*\/entry-[^"]+)"/.exec(drawn[0][1])?.[1];
   if (!entry) throw new Error('The built page has no entry script.');
   const links = `<link rel="preload" as="script" fetchpriority="high" href="${entry}"><link rel="preload" as="fetch" crossorigin="anonymous" href="/api/session">`;
-  writeFileSync(page, html.replace('<meta name="theme-color"', `${links}<meta name="theme-color"`));
+  const template = readFileSync(join(app, 'public', 'index.html'), 'utf8')
+    .replace('<meta name="theme-color"', `${links}<meta name="theme-color"`)
+    .replace('</body>', `<script src="${entry}" defer></script></body>`);
+  writeFileSync(join(dist, 'shell.html'), template);
+  const inBothThemes = await themed(app, ts);
+  for (const [name, html] of drawn) {
+    const sheet = between(html, '<style id="react-native-stylesheet">', '</style>');
+    const picture = between(html, '<div id="root">', '<script src=');
+    writeFileSync(
+      join(dist, name),
+      template
+        .replace('</head>', () => `<style>${inBothThemes.variables}${used(sheet, picture)}</style></head>`)
+        .replace(
+          '<div id="root">',
+          () =>
+            `<div id="picture">${inBothThemes.paint(picture.slice(0, picture.lastIndexOf('</div>')))}</div><div id="root">`,
+        ),
+    );
+  }
+}
+
+/** Only the rules whose classes the picture has. */
+const used = (sheet, picture) => {
+  const classes = new Set([...picture.matchAll(/class="([^"]+)"/g)].flatMap(([, names]) => names.split(' ')));
+  return sheet
+    .split('\n')
+    .filter((rule) => !rule.startsWith('.') || [...rule.matchAll(/^\.([\w-]+)/g)].some(([, name]) => classes.has(name)))
+    .join('\n');
+};
+
+/** Pictures are drawn by day; every colour of the palette becomes a variable, so that the device's night is night from the start. */
+async function themed(app, ts) {
+  const source = readFileSync(join(app, 'theme', 'palette.ts'), 'utf8');
+  const { outputText } = ts.transpileModule(source, { compilerOptions: { module: ts.ModuleKind.ESNext } });
+  const { DAY, NIGHT } = await import(`data:text/javascript,${encodeURIComponent(outputText)}`);
+  const names = Object.keys(DAY);
+  const variables = (palette) => names.map((name) => `--${name}:${palette[name]}`).join(';');
+  const rgba = (hex) => `rgba(${[1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)).join(',')},1.00)`;
+  return {
+    variables: `:root{${variables(DAY)}}@media (prefers-color-scheme:dark){:root{${variables(NIGHT)}}}`,
+    paint: (html) =>
+      names.reduce(
+        (text, name) => text.replaceAll(DAY[name], `var(--${name})`).replaceAll(rgba(DAY[name]), `var(--${name})`),
+        html,
+      ),
+  };
 }

@@ -52,8 +52,8 @@ const worst = (violations: readonly Outcome[]): Severity =>
   (['hazard', 'correction'] as const).find((severity) => violations.some((one) => one.severity === severity)) ??
   'advisory';
 
-/** The current's path down the screen, a station a row; the line is the progress bar. */
-export function PathOverview({ walk }: { walk: Walk }) {
+/** The current's path down the screen, a station a row; the line is the progress bar. Without a walk only the stations' names stand there. */
+export function PathOverview({ walk }: { walk?: Walk | undefined }) {
   const palette = usePalette();
   const router = useRouter();
   const here = useStation();
@@ -61,7 +61,7 @@ export function PathOverview({ walk }: { walk: Walk }) {
   return (
     <View role="list" aria-label="The current’s path">
       {STATIONS.map((station, i) => {
-        const state = walk.states[i]!;
+        const state = walk?.states[i] ?? 'absent';
         const color = {
           proved: palette.holds,
           open: palette.unproven,
@@ -71,15 +71,14 @@ export function PathOverview({ walk }: { walk: Walk }) {
         const sign = ({ proved: 'holds', open: 'unproven', violated: 'violation', absent: 'not-applicable' } as const)[
           state
         ];
-        const violations = walk.evaluation.outcomes.filter(
-          (one) => one.station === station && one.outcome === 'violation',
-        );
-        const line = summary(walk, station);
+        const violations =
+          walk?.evaluation.outcomes.filter((one) => one.station === station && one.outcome === 'violation') ?? [];
         return (
           <View role="listitem" key={station}>
             <Pressable
               role="link"
-              onPress={() => router.navigate(`/inspection/${walk.inspection.id}/${station}`)}
+              disabled={!walk}
+              onPress={() => router.navigate(`/inspection/${walk!.inspection.id}/${station}`)}
               style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => ({
                 flexDirection: 'row',
                 alignItems: 'center',
@@ -111,10 +110,10 @@ export function PathOverview({ walk }: { walk: Walk }) {
                   >
                     {STATION_NAMES[station]}
                   </Words>
-                  <SignWithWord kind={sign} severity={worst(violations)} />
+                  {walk && <SignWithWord kind={sign} severity={worst(violations)} />}
                 </View>
                 <Words numberOfLines={1} color={color} style={{ fontSize: 16, lineHeight: 22 }}>
-                  {line}
+                  {walk ? summary(walk, station) : '…'}
                 </Words>
               </View>
             </Pressable>

@@ -8,7 +8,7 @@ import { Words } from '../theme/words';
 export function SaveLine({ inspection }: { inspection?: string }) {
   const palette = usePalette();
   const router = useRouter();
-  const { waiting, reach, refusals, deviceTrouble, undos } = useInspections();
+  const { asked, waiting, reach, refusals, deviceTrouble, undos } = useInspections();
   const canUndo = inspection !== undefined && undos.some((one) => one.inspection === inspection);
   const [words, color] = deviceTrouble
     ? [deviceTrouble, palette.violation]
@@ -18,7 +18,7 @@ export function SaveLine({ inspection }: { inspection?: string }) {
           palette.unproven,
         ]
       : waiting === 0 && reach === 'reached'
-        ? ['Saved at the office', palette.quiet]
+        ? [asked ? 'Saved at the office' : 'Asking the office…', palette.quiet]
         : reach === 'unreachable'
           ? [
               `Saved on this phone; the office cannot be reached${waiting > 0 ? ` (${waiting} to send)` : ''}`,

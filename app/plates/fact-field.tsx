@@ -1,5 +1,5 @@
 import { Input } from '../theme/elements';
-import { memo, useEffect, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { NOT_SEEN, metaOf, whyNotFact, type FactMeta } from '@careful-latch/core/case';
 import type { ConfigurationName, WireSize } from '@careful-latch/core/codebook';
@@ -68,6 +68,36 @@ function TypedAmount({
   );
 }
 
+/** One answer of a fact; drawn again only when it is chosen or no longer chosen. */
+const FactPlate = memo(function FactPlate({
+  meta,
+  value,
+  label,
+  selected,
+  onChoose,
+}: {
+  meta: FactMeta;
+  value: string;
+  label: string;
+  selected: boolean;
+  onChoose: (value: string, again: boolean) => void;
+}) {
+  const notSeen = value === NOT_SEEN;
+  return (
+    <Plate
+      label={label}
+      quiet={notSeen}
+      inline={notSeen}
+      reading={!notSeen && (meta.kind === 'amount' || meta.kind === 'size')}
+      drawing={notSeen ? (selected ? undefined : unprovenSign) : drawingOf(meta, value)}
+      selected={selected}
+      onPress={() => onChoose(value, selected)}
+    />
+  );
+});
+
+const unprovenSign = () => <Sign kind="unproven" size={18} />;
+
 interface Props {
   readonly path: string;
   /** What is recorded: a value, not seen, or undefined where nobody looked. */
@@ -89,10 +119,13 @@ function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
   }, [focused]);
   const typed =
     meta.kind === 'amount' && typeof value === 'number' && !meta.choices.some((one) => Number(one.value) === value);
-  const choose = (chosen: string) => {
-    const next = meta.kind === 'amount' && chosen !== NOT_SEEN ? Number(chosen) : chosen;
-    onRecord(path, next === value ? null : next); // the chosen plate again takes it back: not looked at yet
-  };
+  const choose = useCallback(
+    (chosen: string, again: boolean) => {
+      const value = meta.kind === 'amount' && chosen !== NOT_SEEN ? Number(chosen) : chosen;
+      onRecord(path, again ? null : value); // the chosen plate again takes it back: not looked at yet
+    },
+    [meta, onRecord, path],
+  );
   return (
     <View
       ref={place}
@@ -109,13 +142,13 @@ function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
       </View>
       <Plates label={meta.label}>
         {meta.choices.map((one) => (
-          <Plate
+          <FactPlate
             key={one.value}
+            meta={meta}
+            value={one.value}
             label={one.label}
-            reading={meta.kind === 'amount' || meta.kind === 'size'}
-            drawing={drawingOf(meta, one.value)}
             selected={meta.kind === 'amount' ? Number(one.value) === value : one.value === value}
-            onPress={() => choose(one.value)}
+            onChoose={choose}
           />
         ))}
         {meta.kind === 'amount' && (
@@ -127,14 +160,7 @@ function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
             onRecord={(next) => onRecord(path, next)}
           />
         )}
-        <Plate
-          label="Not seen"
-          quiet
-          selected={value === NOT_SEEN}
-          onPress={() => choose(NOT_SEEN)}
-          inline
-          drawing={value === NOT_SEEN ? undefined : () => <Sign kind="unproven" size={18} />}
-        />
+        <FactPlate meta={meta} value={NOT_SEEN} label="Not seen" selected={value === NOT_SEEN} onChoose={choose} />
       </Plates>
       {outcomes.map((one) => (
         <OutcomeLine key={one.rule} outcome={one} />

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 import { resume, useSession } from '../stores/session';
 import { useInspections } from '../stores/inspections';
+import { DRAWING_PICTURES, liftPicture } from '../theme/first-picture';
 import { Appearance, usePalette } from '../theme/theme';
 import { Quiet, Title } from '../theme/words';
 import { Mark } from '../drawn/mark';
@@ -21,7 +22,7 @@ function Waiting({ words }: { words: string }) {
 }
 
 // Asked before anything is drawn, so that the first screen need not wait for it.
-void resume();
+if (!DRAWING_PICTURES) void resume();
 
 /** Lets in whoever is signed in, on this device or at the office; everybody else goes to the sign-in. */
 function Gate() {
@@ -32,7 +33,12 @@ function Gate() {
     if ('serviceWorker' in navigator && process.env.NODE_ENV === 'production')
       void navigator.serviceWorker.register('/worker.js');
   }, []);
+  const opening = known === 'asking' || (known === 'signed-in' && !ready);
+  useEffect(() => {
+    if (!opening) liftPicture();
+  }, [opening]);
   const door = path === '/sign-in';
+  if (DRAWING_PICTURES) return <Slot />;
   if (known === 'asking') return <Waiting words="Opening…" />;
   if (known === 'no-storage')
     return (

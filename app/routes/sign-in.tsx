@@ -1,7 +1,7 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { Button } from '../theme/elements';
 import { Redirect, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { mixed, object, string } from 'yup';
@@ -11,6 +11,7 @@ import { Field } from '../plates/field';
 import { Plate, Plates } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
 import { resume, setUp, signIn, useSession } from '../stores/session';
+import { resumeTyping, typedIntoPicture } from '../theme/first-picture';
 import { Screen } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
@@ -59,9 +60,22 @@ function Trouble({ words }: { words: string | undefined }) {
 function SignInForm() {
   const demo = useSession((one) => one.demo);
   const { trouble, busy, attempt } = useTry();
-  const form = useForm({ resolver: yupResolver(signInSchema), defaultValues: { login: '', password: '' } });
+  const form = useForm({
+    resolver: yupResolver(signInSchema),
+    defaultValues: { login: typedIntoPicture('username'), password: typedIntoPicture('current-password') },
+  });
+  useEffect(resumeTyping, []);
   return (
     <View style={{ gap: 14 }}>
+      <Field form={form} name="login" label="Sign-in name" autoComplete="username" autoCapitalize="none" />
+      <Field form={form} name="password" label="Password" autoComplete="current-password" secureTextEntry />
+      <Trouble words={trouble} />
+      <Button
+        title="Sign in"
+        loading={busy}
+        disabled={busy}
+        onPress={() => void form.handleSubmit(({ login, password }) => attempt(() => signIn(login, password)))()}
+      />
       {demo.length > 0 && (
         <View style={{ gap: 8 }}>
           <Heading>Demo: one tap</Heading>
@@ -75,15 +89,6 @@ function SignInForm() {
           ))}
         </View>
       )}
-      <Field form={form} name="login" label="Sign-in name" autoComplete="username" autoCapitalize="none" />
-      <Field form={form} name="password" label="Password" autoComplete="current-password" secureTextEntry />
-      <Trouble words={trouble} />
-      <Button
-        title="Sign in"
-        loading={busy}
-        disabled={busy}
-        onPress={() => void form.handleSubmit(({ login, password }) => attempt(() => signIn(login, password)))()}
-      />
     </View>
   );
 }

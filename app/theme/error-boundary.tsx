@@ -1,11 +1,14 @@
 import { Button } from './elements';
 import type { ErrorBoundaryProps } from 'expo-router';
+import { useEffect } from 'react';
 import { View } from 'react-native';
+import { liftPicture } from './first-picture';
 import { Appearance, usePalette } from './theme';
 import { Quiet, Title } from './words';
 
 function Trouble({ error, retry }: ErrorBoundaryProps) {
   const palette = usePalette();
+  useEffect(liftPicture, []);
   return (
     <View style={{ flex: 1, backgroundColor: palette.paper, padding: 24, justifyContent: 'center', gap: 16 }}>
       <Title>This screen failed</Title>

@@ -25,6 +25,7 @@ export default function InspectionLayout() {
     return (
       <Screen narrow head={<Back to="/" label="Inspections" />}>
         <Quiet>Fetching it from the office…</Quiet>
+        <PathOverview />
       </Screen>
     );
   if (!walk)
