@@ -28,10 +28,13 @@ const CORE = {
   codebook: [],
   case: ['codebook'],
   electrical: ['codebook', 'case'],
-  rules: ['codebook', 'case', 'electrical'],
-  verdict: ['codebook', 'case', 'electrical', 'rules'],
-  record: ['codebook', 'case', 'electrical', 'rules', 'verdict'],
-  formats: ['codebook', 'case', 'electrical', 'rules', 'verdict', 'record'],
+  loads: ['codebook', 'case', 'electrical'],
+  interlock: ['codebook', 'case', 'electrical'],
+  rules: ['codebook', 'case', 'electrical', 'loads', 'interlock'],
+  profile: ['codebook', 'case', 'electrical', 'rules'],
+  verdict: ['codebook', 'case', 'electrical', 'rules', 'profile'],
+  record: ['codebook', 'case', 'electrical', 'rules', 'profile', 'verdict'],
+  formats: ['codebook', 'case', 'electrical', 'rules', 'profile', 'verdict', 'record'],
 };
 const folders = Object.keys(CORE);
 
@@ -84,13 +87,13 @@ export default tseslint.config(
   })),
   {
     files: ['core/rules/*/*.ts'],
-    ignores: ['**/*.test.ts', '**/worst-stretch.ts', '**/exhaust.ts'],
+    ignores: ['**/*.test.ts', '**/worst-stretch.ts', '**/exhaust.ts', '**/size.ts'],
     rules: forbid(
       NOT_IN_CORE,
       UPWARDS,
       { regex: '^(\\.\\./)+(verdict|record|formats)(/|$)', message: 'A rule knows no verdict.' },
       {
-        regex: '^\\.\\./(?!rule$|\\.\\.)|^\\./(?!worst-stretch$|exhaust$)',
+        regex: '^\\.\\./(?!rule$|\\.\\.)|^\\./(?!worst-stretch$|exhaust$|size$)',
         message: 'A rule never imports another rule.',
       },
     ),

@@ -4,7 +4,10 @@ import { TRANSFER_KINDS } from '@careful-latch/core/case';
 import { expect, test } from './office';
 import { Walker, example } from './walk';
 
-const names = readdirSync(new URL('../examples', import.meta.url)).map((file) => file.replace('.json', ''));
+/** Cases 1 to 5 are tapped through one by one; the others are the engine’s own tests. */
+const names = readdirSync(new URL('../examples', import.meta.url))
+  .map((file) => file.replace('.json', ''))
+  .filter((name) => /^case-[1-5]-/.test(name));
 
 /** Verdicts as the rulebook says them; the engine is not asked for these. */
 const EXPECTED: Readonly<Record<string, keyof typeof VERDICT_WORDS>> = {

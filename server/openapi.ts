@@ -1,4 +1,5 @@
 import { EDITIONS } from '@careful-latch/core/codebook';
+import { LIST_PATHS } from '@careful-latch/core/case';
 import { DECISIONS } from '@careful-latch/core/record';
 import { caseJsonSchema } from '@careful-latch/core/formats';
 
@@ -41,7 +42,7 @@ const outcome = object({
 });
 const change = (type: string, more: Record<string, Json>): Json =>
   object({ id: uuid, inspection: uuid, at: instant, type: { const: type }, ...more });
-const listName: Json = { enum: ['cord', 'feeder.stretches'] };
+const listName: Json = { enum: [...LIST_PATHS] };
 const position: Json = { type: 'integer', minimum: 0, maximum: 20 };
 
 const schemas: Record<string, Json> = {

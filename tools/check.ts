@@ -79,7 +79,10 @@ const json = (one: Checked) =>
         edition: one.evaluation.edition,
         engine: one.evaluation.engine,
         verdict: one.evaluation.verdict,
-        outcomes: one.evaluation.outcomes.map(({ station: _, ...rest }) => rest),
+        outcomes: one.evaluation.outcomes.map((outcome) => {
+          const { station: _, ...rest } = JSON.parse(JSON.stringify(outcome)) as Outcome;
+          return rest;
+        }),
       };
 
 function main(): number {

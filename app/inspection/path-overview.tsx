@@ -32,7 +32,11 @@ function summary({ inspection: { case: c }, evaluation, states }: Walk, station:
     breaker: [text('breaker.ratingA')],
     transfer: [text('transfer.kind')],
     neutral: [text('source.neutralBond'), text('neutral.switched')],
+    grounding: [text('grounding.frameToPanelOhm'), text('grounding.rod')],
+    panel: [text('panel.kind'), text('panel.busA')],
     labels: [],
+    function: [text('function.legsV'), text('function.hertz')],
+    loads: [(c.loads?.circuits?.length ?? 0) > 0 && `${c.loads!.circuits!.length} circuits`],
   };
   function text(path: string): string | false {
     const value = path

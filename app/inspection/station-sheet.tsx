@@ -14,7 +14,11 @@ import { RatingRow } from './rating-row';
 import { outcomesBeside } from './answers';
 import type { Walk } from './use-inspection';
 
-const PLURAL: Readonly<Record<string, string>> = { cord: 'another cord', stretch: 'another stretch' };
+const PLURAL: Readonly<Record<string, string>> = {
+  cord: 'another cord',
+  stretch: 'another stretch',
+  circuit: 'another circuit',
+};
 /** Facts of other stations that decide here too, shown on the sheet so that nobody walks back for them. */
 const ALSO: Readonly<Partial<Record<Station, string[]>>> = { neutral: ['source.neutralBond'] };
 

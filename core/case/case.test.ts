@@ -11,7 +11,11 @@ import {
   withFact,
   withoutEntry,
   STATIONS,
+  TRANSFER_KINDS,
+  listPathOf,
+  type TransferKind,
 } from '.';
+import { evaluate } from '../verdict';
 import { GOOD } from '../test/rule-table';
 
 const errorsOf = (change: Record<string, unknown>) => {
@@ -81,7 +85,7 @@ describe('reading', () => {
       { edition: '2014' },
       'edition: "2014" is no edition here; right would be one of 2017, 2020, 2023',
     ],
-    ['too many cords', { cord: Array.from({ length: 21 }, () => ({})) }, 'cord: more than 20 entries'],
+    ['too many cords', { cord: Array.from({ length: 43 }, () => ({})) }, 'cord: more than 42 entries'],
   ])('%s', (_, change, expected) => {
     expect(errorsOf(change as Record<string, unknown>)).toContain(expected);
   });
@@ -137,7 +141,7 @@ describe('facts', () => {
     ['breaker.ratingA', -1, 'breaker.ratingA: -1 is no number that can be meant here; right would be 1 to 400 A'],
     ['breaker.colour', 'red', '"breaker.colour" is no fact known here'],
     ['constructor.name', 'x', '"constructor.name" is no fact known here'],
-    ['cord[20].lengthFt', 10, 'cord[20].lengthFt: more than 20 entries'],
+    ['cord[42].lengthFt', 10, 'cord[42].lengthFt: more than 42 entries'],
   ])('%s = %p', (path, value, expected) => expect(whyNotFact(path, value)).toBe(expected));
 
   test('a cord can be taken out', () => {
@@ -148,19 +152,52 @@ describe('facts', () => {
 });
 
 describe('sheets', () => {
-  test('every fact stands on exactly one sheet, conditional ones when they matter', () => {
-    const raceway = withFact(GOOD, 'feeder.stretches[0].method', 'EMT');
-    const on = (c: typeof GOOD) =>
-      STATIONS.flatMap((one) => sheet(c, one).flatMap((group) => group.paths)).map((path) =>
-        path.replace(/\[\d+\]/g, ''),
-      );
-    expect(on(raceway).sort()).toEqual([...CATALOGUE.keys()].sort());
+  const on = (c: typeof GOOD) =>
+    STATIONS.flatMap((one) => sheet(c, one).flatMap((group) => group.paths)).map((path) =>
+      path.replace(/\[\d+\]/g, ''),
+    );
+  /** Cases in which, taken together, every conditional fact matters. */
+  const MATTERS = [
+    ...(Object.keys(TRANSFER_KINDS) as TransferKind[]).map((kind) => withFact(GOOD, 'transfer.kind', kind)),
+    withFact(GOOD, 'feeder.stretches[0].method', 'EMT'),
+    withFact(withFact(GOOD, 'feeder.stretches[0].method', 'UF-B'), 'feeder.stretches[0].place', 'outdoors'),
+    withFact(GOOD, 'feeder.stretches[0].place', 'underground'),
+    withFact(GOOD, 'grounding.rod', 'auxiliary'),
+    withFact(withFact(GOOD, 'neutral.switched', 'yes'), 'source.neutralBond', 'bonded'),
+    withFact(withFact(GOOD, 'inlet.ratingA', 100), 'source.connection', 'permanent'),
+    withFact(withFact(GOOD, 'transfer.kind', 'load-side-switch'), 'loads.circuits[0].volts', '240'),
+  ];
+
+  test('every fact stands on one sheet at most, and on one wherever it matters', () => {
+    const found = new Set<string>();
+    for (const c of MATTERS) {
+      const paths = on(c).filter((path) => !path.startsWith('loads.circuits.'));
+      expect(new Set(paths).size).toBe(paths.length);
+      for (const path of on(c)) found.add(path);
+    }
+    expect([...CATALOGUE.keys()].filter((key) => !found.has(key))).toEqual([]);
     expect(on(GOOD)).not.toContain('feeder.stretches.insulation');
+    expect(on(withFact(GOOD, 'transfer.kind', 'none-cords'))).not.toContain('function.legAV');
+  });
+
+  test('whatever an outcome asks for can be entered on a sheet of that very case', () => {
+    for (const c of MATTERS)
+      for (const fact of CATALOGUE.keys()) {
+        if (listPathOf(fact) || fact === 'transfer.kind') continue;
+        const without = withFact(c, fact, undefined);
+        for (const { rule, needs } of evaluate(without).outcomes)
+          for (const need of needs)
+            expect([rule, need.replace(/\[\d+\]/g, ''), on(without)]).toEqual([
+              rule,
+              expect.anything(),
+              expect.arrayContaining([need.replace(/\[\d+\]/g, '')]),
+            ]);
+      }
   });
 
   test('an empty case still asks for the first cord and stretch', () => {
     const paths = (station: 'cord' | 'feeder') => sheet(emptyCase('2020'), station).flatMap((group) => group.paths);
-    expect(paths('cord')[0]).toBe('cord[0].sourceEnd');
+    expect(paths('cord')[0]).toBe('cord[0].part');
     expect(paths('feeder')).toContain('feeder.stretches[0].method');
   });
 });

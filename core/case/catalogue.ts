@@ -35,7 +35,9 @@ export function metaOf(path: string): FactMeta {
 /** Position of a list entry in an address, counted as people count: `cord[0].…` → "cord 1". */
 export function partName(path: string): string | undefined {
   const match = /(?:^|\.)(\w+)\[(\d+)\]/.exec(path);
-  return match ? `${match[1] === 'stretches' ? 'stretch' : match[1]} ${Number(match[2]) + 1}` : undefined;
+  return match
+    ? `${{ stretches: 'stretch', circuits: 'circuit' }[match[1]!] ?? match[1]} ${Number(match[2]) + 1}`
+    : undefined;
 }
 
 /** How a fact is called in a sentence, with the part it belongs to where there are several. */

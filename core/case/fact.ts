@@ -5,7 +5,7 @@ import { WIRE_SIZES, type WireSize } from '../codebook';
 export const NOT_SEEN = 'not-seen';
 export type NotSeen = typeof NOT_SEEN;
 
-export type Unit = 'A' | 'V' | 'W' | 'ft' | '°C' | 'kA' | 'AWG' | 'Ω' | '';
+export type Unit = 'A' | 'V' | 'W' | 'Hz' | 'ft' | 'in' | '°C' | '°F' | 'kA' | 'AWG' | 'Ω' | 'lb-in' | '%' | '';
 
 export interface Choice {
   readonly value: string;
@@ -27,7 +27,7 @@ export interface FactMeta {
   /** A name of the drawing that shows the choices, where looking beats reading. */
   readonly drawing?: 'configuration' | 'pins' | 'wire' | 'device';
   /** Asked only where another fact of the same object makes it matter. */
-  readonly when?: (siblings: Readonly<Record<string, unknown>>) => boolean;
+  readonly when?: (siblings: Readonly<Record<string, unknown>>, site: Readonly<Record<string, unknown>>) => boolean;
 }
 
 type Words = Pick<FactMeta, 'label' | 'ask' | 'drawing' | 'when'>;
@@ -74,11 +74,13 @@ export function choice<const T extends string>(
 export function amount(
   unit: Unit,
   bounds: readonly [min: number, max: number],
-  usual: readonly number[],
+  usual: readonly (number | readonly [number, string])[],
   words: Words,
 ): FactSchema<number> {
   const [min, max] = bounds;
-  const choices = usual.map((value) => ({ value: String(value), label: String(value) }));
+  const choices = usual.map((one) =>
+    typeof one === 'number' ? { value: String(one), label: String(one) } : { value: String(one[0]), label: one[1] },
+  );
   return fact<number>({ kind: 'amount', unit, min, max, choices, ...words }, (value) =>
     typeof value === 'number' && value >= min && value <= max
       ? undefined

@@ -4,3 +4,4 @@ export * from './path';
 export * from './catalogue';
 export * from './stations';
 export * from './read';
+export * from './mechanisms';

@@ -1,5 +1,6 @@
 import type { Case } from './schema';
 import { NOT_SEEN, type NotSeen } from './fact';
+import type { ListPath } from './stations';
 
 type Leaf = string | number | boolean;
 type Walk<T> = T extends readonly (infer E)[]
@@ -89,7 +90,7 @@ export function withFact(c: Case, path: string, value: unknown): Case {
 }
 
 /** The case without one entry of a list (`cord[1]`, `feeder.stretches[0]`). */
-export function withoutEntry(c: Case, listPath: 'cord' | 'feeder.stretches', index: number): Case {
+export function withoutEntry(c: Case, listPath: ListPath, index: number): Case {
   const list = factAt(c, listPath);
   return Array.isArray(list)
     ? withFact(

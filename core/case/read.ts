@@ -1,5 +1,6 @@
 import { ValidationError } from 'yup';
-import { caseSchema, type Case } from './schema';
+import { MOST_PARTS, caseSchema, type Case } from './schema';
+import { listPathOf } from './stations';
 import { quoted } from './fact';
 import { CATALOGUE, catalogueKey } from './catalogue';
 import { withFact, factAt, keysOf } from './path';
@@ -44,7 +45,8 @@ export function parseCase(text: string): Read {
 /** Why a value cannot be recorded at an address; undefined if it can. An undefined value takes the fact away. */
 export function whyNotFact(path: string, value: unknown): string | undefined {
   if (!CATALOGUE.has(catalogueKey(path))) return `${quoted(path)} is no fact known here`;
-  if (keysOf(path).some((key) => typeof key === 'number' && key >= 20)) return `${path}: more than 20 entries`;
+  if (keysOf(path).some((key) => typeof key === 'number' && key >= MOST_PARTS))
+    return `${path}: more than ${MOST_PARTS} entries`;
   if (value === undefined) return undefined;
   const read = readCase(withFact({ format: 'careful-latch/case', version: 1, edition: '2023' }, path, value));
   return read.ok ? undefined : (read.errors.find((error) => error.startsWith(path)) ?? read.errors[0]);
@@ -54,15 +56,15 @@ export function whyNotFact(path: string, value: unknown): string | undefined {
 export function recordedFacts(c: Case): string[] {
   const found: string[] = [];
   for (const key of CATALOGUE.keys()) {
-    const parts = /^(cord|feeder\.stretches)\.(.+)$/.exec(key);
-    if (!parts) {
+    const listPath = listPathOf(key);
+    if (!listPath) {
       if (factAt(c, key) !== undefined) found.push(key);
       continue;
     }
-    const list = factAt(c, parts[1]!);
+    const list = factAt(c, listPath);
     if (Array.isArray(list))
       list.forEach((_, i) => {
-        const path = `${parts[1]}[${i}].${parts[2]}`;
+        const path = `${listPath}[${i}]${key.slice(listPath.length)}`;
         if (factAt(c, path) !== undefined) found.push(path);
       });
   }

@@ -4,7 +4,7 @@ import { factAt } from './path';
 
 /** Stations in the order in which the current flows. */
 export const STATIONS = [
-  'source', 'siting', 'cord', 'inlet', 'feeder', 'breaker', 'transfer', 'neutral', 'labels',
+  'source', 'siting', 'cord', 'inlet', 'feeder', 'breaker', 'transfer', 'neutral', 'grounding', 'panel', 'labels', 'function', 'loads',
 ] as const; // prettier-ignore
 export type Station = (typeof STATIONS)[number];
 
@@ -17,7 +17,11 @@ export const STATION_NAMES: Readonly<Record<Station, string>> = {
   breaker: 'Backfed breaker',
   transfer: 'Transfer means',
   neutral: 'Neutral and bonding',
+  grounding: 'Grounding',
+  panel: 'Panel',
   labels: 'Labels',
+  function: 'Function test',
+  loads: 'Loads',
 };
 
 export function isStation(text: unknown): text is Station {
@@ -53,9 +57,17 @@ export function absence(
   return undefined;
 }
 
-const LISTS: Readonly<Partial<Record<Station, { list: 'cord' | 'feeder.stretches'; word: string }>>> = {
+/** Addresses of the lists of a case. */
+export const LIST_PATHS = ['cord', 'feeder.stretches', 'loads.circuits'] as const;
+export type ListPath = (typeof LIST_PATHS)[number];
+
+/** The list that a catalogue key belongs to, `cord` for `cord.sizeAwg`; undefined for facts that stand once. */
+export const listPathOf = (key: string): ListPath | undefined => LIST_PATHS.find((list) => key.startsWith(`${list}.`));
+
+const LISTS: Readonly<Partial<Record<Station, { list: ListPath; word: string }>>> = {
   cord: { list: 'cord', word: 'cord' },
   feeder: { list: 'feeder.stretches', word: 'stretch' },
+  loads: { list: 'loads.circuits', word: 'circuit' },
 };
 
 /** The list a station holds, if it holds one. */
@@ -78,7 +90,7 @@ export function sheet(c: Case, station: Station, entriesAtLeast = 1): FactGroup[
   const asked = (path: string) => {
     const when = CATALOGUE.get(path.replace(/\[\d+\]/g, ''))!.when;
     const siblings = factAt(c, path.slice(0, path.lastIndexOf('.')));
-    return !when || when((siblings ?? {}) as Record<string, unknown>);
+    return !when || when((siblings ?? {}) as Record<string, unknown>, c);
   };
   if (list) {
     const prefix = `${list.list}.`;

@@ -3,3 +3,8 @@ export * from './conductors';
 export * from './devices';
 export * from './configurations';
 export * from './methods';
+export * from './raceways';
+export * from './boxes';
+export * from './burial';
+export * from './cords';
+export * from './numbers';

@@ -1,33 +1,91 @@
 import { everyEdition, type Cites } from './editions';
 import type { ColumnC } from './conductors';
+import type { RacewayKind } from './raceways';
 
-/** A wiring method: the cable's own insulation temperature, and the column its final ampacity may not exceed. */
+export type Place = 'indoors' | 'attic' | 'outdoors' | 'underground' | 'wall';
+
+/** A wiring method: the cable's own insulation temperature, the column its final ampacity may not exceed, and where it may run. */
 export interface WiringMethod {
   readonly label: string;
-  /** °C of the conductors inside; undefined for raceways, where the insulation is recorded by itself. */
+  /** °C of the conductors inside; undefined where the insulation is recorded by itself. */
   readonly insulationC?: ColumnC;
   readonly capC?: ColumnC;
   readonly capCites?: Cites;
+  /** A raceway that conductors are pulled into, and its row in the fill table. */
+  readonly raceway?: true;
+  readonly fill?: RacewayKind;
+  /** Places where it must not run, each with the sections that say so. */
+  readonly not: Readonly<Partial<Record<Place, Cites>>>;
+  /** Column of the burial table; undefined where the table has none for it. */
+  readonly burial?: 'direct' | 'rigid-metal' | 'nonmetallic';
 }
 
+const wet = everyEdition('334.12', '300.5(B)', '300.9');
+/** Flexible cord as fixed wiring: nowhere. */
+const notFixed = everyEdition('400.12');
+const everywhere = (cites: Cites): WiringMethod['not'] => ({
+  indoors: cites,
+  attic: cites,
+  outdoors: cites,
+  underground: cites,
+  wall: cites,
+});
+
 export const METHODS = {
-  'NM-B': { label: 'NM-B cable', insulationC: 90, capC: 60, capCites: everyEdition('334.80') },
-  'UF-B': { label: 'UF-B cable', insulationC: 60, capC: 60, capCites: everyEdition('340.80') },
-  PVC: { label: 'PVC conduit' },
-  EMT: { label: 'EMT' },
-  RMC: { label: 'Rigid or intermediate metal conduit' },
-  LFNC: { label: 'Liquidtight nonmetallic' },
-  LFMC: { label: 'Liquidtight metal' },
-  FMC: { label: 'Flexible metal conduit' },
+  'NM-B': {
+    label: 'NM-B cable',
+    insulationC: 90,
+    capC: 60,
+    capCites: everyEdition('334.80'),
+    not: { outdoors: wet, underground: wet },
+  },
+  'UF-B': {
+    label: 'UF-B cable',
+    insulationC: 60,
+    capC: 60,
+    capCites: everyEdition('340.80'),
+    not: {},
+    burial: 'direct',
+  },
+  PVC: { label: 'PVC conduit, schedule 40', raceway: true, fill: 'PVC-40', not: {}, burial: 'nonmetallic' },
+  'PVC-80': { label: 'PVC conduit, schedule 80', raceway: true, fill: 'PVC-80', not: {}, burial: 'nonmetallic' },
+  EMT: { label: 'EMT', raceway: true, fill: 'EMT', not: {} },
+  RMC: { label: 'Rigid metal conduit', raceway: true, fill: 'RMC', not: {}, burial: 'rigid-metal' },
+  IMC: { label: 'Intermediate metal conduit', raceway: true, fill: 'IMC', not: {}, burial: 'rigid-metal' },
+  LFNC: { label: 'Liquidtight nonmetallic', raceway: true, fill: 'LFNC-B', not: {} },
+  LFMC: { label: 'Liquidtight metal', raceway: true, fill: 'LFMC', not: {} },
+  FMC: {
+    label: 'Flexible metal conduit',
+    raceway: true,
+    fill: 'FMC',
+    not: { outdoors: everyEdition('348.12'), underground: everyEdition('348.12') },
+  },
+  MC: { label: 'MC cable', not: { underground: everyEdition('330.12') } },
+  'USE-2': {
+    label: 'USE-2 cable',
+    insulationC: 90,
+    not: { indoors: everyEdition('338.12'), attic: everyEdition('338.12'), wall: everyEdition('338.12') },
+    burial: 'direct',
+  },
+  cord: {
+    label: 'Flexible cord, as wiring',
+    insulationC: 60,
+    capC: 60,
+    capCites: everyEdition('400.5'),
+    not: everywhere(notFixed),
+  },
 } as const satisfies Record<string, WiringMethod>;
 export type MethodName = keyof typeof METHODS;
 
-/** Insulation types of single conductors, °C in the driest place they are made for. */
-export const INSULATION_C = {
-  'THWN-2': 90,
-  'XHHW-2': 90,
-  THHN: 90,
-  THWN: 75,
-  TW: 60,
-} as const satisfies Record<string, ColumnC>;
+/** Insulation types of single conductors, °C in the driest place they are made for (Table 310.104(A) in 2017, Table 310.4(A) from 2020 on). */
+export const INSULATION_C = { 'THWN-2': 90, 'XHHW-2': 90, THHN: 90, THWN: 75, TW: 60 } as const satisfies Record<
+  string,
+  ColumnC
+>;
 export type InsulationName = keyof typeof INSULATION_C;
+
+/** Insulations that may stand in the wet: the W says so. */
+export const madeForWet = (insulation: InsulationName): boolean => insulation.includes('W');
+
+/** Raceways outdoors and underground are wet inside (300.5(B), 300.9). */
+export const isWet = (place: Place): boolean => place === 'outdoors' || place === 'underground';

@@ -21,7 +21,7 @@ import {
   type WireSize,
   type WiringMethod,
 } from '../codebook';
-import { Look, Missing } from './look';
+import { Missing, type Look } from './look';
 
 const NEXT_SIZE_UP = everyEdition('240.4(B)');
 const TERMINALS = everyEdition('110.14(C)');
@@ -40,10 +40,10 @@ function carriedByThisCircuit(look: Look): number {
 
 /** Ampacity of a flexible cord, A (400.5). Throws `Missing` where facts lack; 0 where the table has no such cord. */
 export function cordAmpacityA(look: Look, index: number): number {
-  look.needAll(`cord[${index}].sizeAwg`, `cord[${index}].wires`, 'source.voltage');
-  const size = look.need(`cord[${index}].sizeAwg`);
-  const wires = look.need(`cord[${index}].wires`);
-  return cordTableA(look, size, wires);
+  return look.once(`cord ampacity ${index}`, (side) => {
+    side.needAll(`cord[${index}].sizeAwg`, `cord[${index}].wires`, 'source.voltage');
+    return cordTableA(side, side.need(`cord[${index}].sizeAwg`), side.need(`cord[${index}].wires`));
+  });
 }
 
 /** The cord table's value for a size in this look's circumstances, A. */
@@ -79,7 +79,7 @@ interface Conditions {
 export function conductorOf(
   look: Look,
   index: number,
-  which: 'sizeAwg' | 'groundAwg' = 'sizeAwg',
+  which: 'sizeAwg' | 'groundAwg' | 'neutralAwg' = 'sizeAwg',
 ): { metal: Metal; size: WireSize } {
   const at = `feeder.stretches[${index}]` as const;
   look.needAll(`${at}.metal`, `${at}.${which}`);
@@ -127,34 +127,42 @@ function conditionsOf(look: Look, index: number): Conditions {
   };
 }
 
-function ampacityUnder(look: Look, size: WireSize, under: Conditions): StretchAmpacity {
+/** The numbers of a derating, from the table to the device. */
+function derate(size: WireSize, under: Conditions) {
   const base = tableAmpacityA(under.metal, size, under.insulationC)!;
-  look.step(`${size} AWG ${under.metal}, ${under.insulationC} °C column`, base, 'A', AMPACITY_A.cites);
   const ambient = ambientFactor(under.ambientC, under.insulationC) ?? 0;
-  look.step(`Ambient ${under.ambientC} °C`, ambient, '×', AMBIENT_FACTOR.cites);
   const count = countFactor(under.carrying);
-  look.step(`${under.carrying} current-carrying conductors together`, count, '×', COUNT_FACTOR.cites);
-  const derated = look.step('Adjusted', base * ambient * count, 'A', AMPACITY_A.cites);
+  const derated = base * ambient * count;
   const capC = under.terminalC(size);
-  const method: WiringMethod = METHODS[under.methodName];
   const cap = tableAmpacityA(under.metal, size, capC)!;
+  const ampacityA = Math.min(derated, cap);
+  const deviceA = ampacityA <= 0 ? 0 : (standardDeviceAtOrAboveA(rounded1(ampacityA)) ?? ampacityA);
+  return { base, ambient, count, derated, capC, cap, ampacityA, deviceA };
+}
+
+function ampacityUnder(look: Look, size: WireSize, under: Conditions): StretchAmpacity {
+  const { base, ambient, count, derated, capC, cap, ampacityA, deviceA } = derate(size, under);
+  const method: WiringMethod = METHODS[under.methodName];
+  look.step(`${size} AWG ${under.metal}, ${under.insulationC} °C column`, base, 'A', AMPACITY_A.cites);
+  look.step(`Ambient ${under.ambientC} °C`, ambient, '×', AMBIENT_FACTOR.cites);
+  look.step(`${under.carrying} current-carrying conductors together`, count, '×', COUNT_FACTOR.cites);
+  look.step('Adjusted', derated, 'A', AMPACITY_A.cites);
   look.step(
     method.capC ? `${under.methodName}: not above the ${capC} °C column` : `Terminals: not above the ${capC} °C column`,
     cap,
     'A',
     method.capCites ?? TERMINALS,
   );
-  const ampacityA = look.step('Ampacity of this stretch', Math.min(derated, cap), 'A', 'the smaller of the two');
-  if (ampacityA <= 0) return { ampacityA, deviceA: 0 };
-  const deviceA = standardDeviceAtOrAboveA(rounded1(ampacityA)) ?? ampacityA;
-  look.step(
-    deviceA > ampacityA
-      ? `No standard device of ${rounded1(ampacityA)} A; the next may stand ahead of a feeder`
-      : 'Standard device of this ampacity',
-    deviceA,
-    'A',
-    deviceA > ampacityA ? NEXT_SIZE_UP : STANDARD_DEVICE_CITES,
-  );
+  look.step('Ampacity of this stretch', ampacityA, 'A', 'the smaller of the two');
+  if (deviceA > 0)
+    look.step(
+      deviceA > ampacityA
+        ? `No standard device of ${rounded1(ampacityA)} A; the next may stand ahead of a feeder`
+        : 'Standard device of this ampacity',
+      deviceA,
+      'A',
+      deviceA > ampacityA ? NEXT_SIZE_UP : STANDARD_DEVICE_CITES,
+    );
   return { ampacityA, deviceA };
 }
 
@@ -163,8 +171,15 @@ const rounded1 = (value: number) => Math.round(value * 1e6) / 1e6;
 
 /** Ampacity of one feeder stretch with every adjustment, A, and the largest device that may stand ahead of it (310, 110.14(C), 334.80, 340.80, 240.4(B)). */
 export function stretchAmpacity(look: Look, index: number): StretchAmpacity {
-  const conditions = conditionsOf(look, index);
-  return ampacityUnder(look, conductorOf(look, index).size, conditions);
+  return look.once(`stretch ampacity ${index}`, (side) => {
+    const conditions = conditionsOf(side, index);
+    return ampacityUnder(side, conductorOf(side, index).size, conditions);
+  });
+}
+
+/** The same of another size in the conditions of a stretch, as of its neutral. Throws `Missing` where facts lack. */
+export function stretchAmpacityOf(look: Look, index: number, size: WireSize): StretchAmpacity {
+  return ampacityUnder(look, size, conditionsOf(look, index));
 }
 
 /** Largest device for a small conductor, A (240.4(D)); undefined where the section does not speak of the size. */
@@ -174,17 +189,15 @@ export function smallConductorLimitA(metal: Metal, size: WireSize): number | und
 
 /** Smallest conductor that may stand behind a device of `deviceA` in the conditions of a stretch; undefined if no row does. Throws `Missing` where a condition lacks. */
 export function smallestStretchSize(look: Look, index: number, deviceA: number): WireSize | undefined {
-  const side = new Look(look.site, look.edition);
-  const under = conditionsOf(side, index);
+  const under = conditionsOf(look.aside(), index);
   return buildingWireSizes(under.metal).find(
     (size) =>
-      ampacityUnder(side, size, under).deviceA >= deviceA &&
-      (smallConductorLimitA(under.metal, size) ?? Infinity) >= deviceA,
+      derate(size, under).deviceA >= deviceA && (smallConductorLimitA(under.metal, size) ?? Infinity) >= deviceA,
   );
 }
 
 /** Smallest cord that carries `deviceA`; undefined if no row does. */
 export function smallestCordSize(look: Look, wires: '3' | '4', deviceA: number): WireSize | undefined {
-  const side = new Look(look.site, look.edition);
+  const side = look.aside();
   return cordSizes().find((size) => cordTableA(side, size, wires) >= deviceA);
 }

@@ -2,3 +2,4 @@ export * from './look';
 export * from './ampacity';
 export * from './rating-row';
 export * from './drop';
+export * from './source';

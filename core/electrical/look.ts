@@ -10,7 +10,7 @@ import {
   type FactValue,
   type TransferKind,
 } from '../case';
-import type { Cites, Edition } from '../codebook';
+import { OFFICE_NUMBERS, type Cites, type Edition, type OfficeNumberName, type OfficeNumbers } from '../codebook';
 
 /** One line of a working: redone with a pencil, it gives the same. */
 export interface Step {
@@ -30,38 +30,106 @@ export class Missing {
 
 export const RECORDED = 'recorded at the site';
 
+/** What every look at one case has in common, so that nothing is read or computed twice. */
+interface Shared {
+  readonly site: Case;
+  readonly edition: Edition;
+  readonly numbers: OfficeNumbers;
+  readonly values: Map<string, unknown>;
+  readonly done: Map<string, Attempt<unknown>>;
+}
+
+/** A working before anybody reads it: a fact's address, a number with its source, or another look's working. */
+type Note = string | (Omit<Step, 'source'> & { readonly source: string | Cites }) | Look;
+
 /**
  * A look at a case that remembers what it used. Whoever computes takes a Look: a rule for its working,
  * the rating row for its numbers. No null checks: a fact that is not there ends the computation with `Missing`.
  */
 export class Look {
-  readonly steps: Step[] = [];
-  private readonly used = new Set<string>();
+  private readonly notes: Note[] = [];
+  private readonly shared: Shared;
 
-  constructor(
-    readonly site: Case,
-    readonly edition: Edition = site.edition,
-  ) {}
+  constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}) {
+    this.shared =
+      at instanceof Look
+        ? at.shared
+        : { site: at, edition: edition ?? at.edition, numbers, values: new Map(), done: new Map() };
+  }
+
+  get site(): Case {
+    return this.shared.site;
+  }
+
+  get edition(): Edition {
+    return this.shared.edition;
+  }
+
+  /** The working so far, written out; a fact used twice stands there once. */
+  get steps(): readonly Step[] {
+    const steps: Step[] = [];
+    this.writeOut(steps, new Set());
+    return steps;
+  }
+
+  private writeOut(into: Step[], used: Set<string>): void {
+    for (const note of this.notes)
+      if (note instanceof Look) note.writeOut(into, used);
+      else if (typeof note === 'string') {
+        if (used.has(note)) continue;
+        used.add(note);
+        const meta = metaOf(note);
+        const value = this.value(note);
+        into.push({
+          label: factLabel(note),
+          value:
+            meta.kind === 'amount'
+              ? (value as number)
+              : meta.kind === 'size'
+                ? (value as string)
+                : valueText(note, value),
+          unit: meta.unit,
+          source: RECORDED,
+        });
+      } else {
+        const { label, value, unit, source } = note;
+        into.push({
+          label,
+          value: typeof value === 'number' ? rounded(value) : value,
+          unit,
+          source: typeof source === 'string' ? source : source[this.edition].join(', '),
+        });
+      }
+  }
+
+  private value(path: string): unknown {
+    const { values } = this.shared;
+    let value = values.get(path);
+    if (value === undefined && !values.has(path)) {
+      value = factAt(this.site, path);
+      if (!isKnown(value)) value = undefined;
+      values.set(path, value);
+    }
+    return value;
+  }
+
+  /** A look at the same case whose working stands apart. */
+  aside(): Look {
+    return new Look(this);
+  }
+
+  /** A number that is the office's to choose; stands in the working with whose it is. */
+  number(name: OfficeNumberName): number {
+    const { label, value, unit } = OFFICE_NUMBERS[name];
+    const own = this.shared.numbers[name];
+    return this.step(label, own ?? value, unit, own === undefined ? 'usual value' : 'local profile');
+  }
 
   /** The fact, or undefined where nobody knows it; used facts stand in the working. */
   known<P extends FactPath>(path: P): FactValue<P> | undefined {
-    const value = factAt(this.site, path);
-    if (!isKnown(value)) return undefined;
-    if (!this.used.has(path)) {
-      this.used.add(path);
-      const meta = metaOf(path);
-      this.steps.push({
-        label: factLabel(path),
-        value:
-          meta.kind === 'amount'
-            ? (value as number)
-            : meta.kind === 'size'
-              ? (value as string)
-              : valueText(path, value),
-        unit: meta.unit,
-        source: RECORDED,
-      });
-    }
+    const value = this.value(path);
+    if (value === undefined) return undefined;
+    this.notes.push(path);
     return value as FactValue<P>;
   }
 
@@ -74,35 +142,39 @@ export class Look {
 
   /** Ends with `Missing` naming every absent one of several facts, so that one visit finds them all. */
   needAll(...paths: FactPath[]): void {
-    const absent = paths.filter((path) => !isKnown(factAt(this.site, path)));
+    const absent = paths.filter((path) => this.value(path) === undefined);
     if (absent.length > 0) throw new Missing(absent);
   }
 
   /** Records an intermediate number with the table or section it came from, and returns it. */
   step<T extends number | string>(label: string, value: T, unit: string, source: string | Cites): T {
-    this.steps.push({
-      label,
-      value: typeof value === 'number' ? rounded(value) : value,
-      unit,
-      source: typeof source === 'string' ? source : source[this.edition].join(', '),
-    });
+    this.notes.push({ label, value, unit, source });
     return value;
   }
 
   /** Takes over another look's working. */
   adopt(other: Look): void {
-    for (const step of other.steps) this.steps.push(step);
+    this.notes.push(other);
   }
 
   /** A computation on the side: its result or what it lacks; its working stays its own until adopted. */
   attempt<T>(compute: (look: Look) => T): Attempt<T> {
-    const look = new Look(this.site, this.edition);
+    const look = this.aside();
     try {
       return { look, value: compute(look), missing: [] };
     } catch (error) {
       if (error instanceof Missing) return { look, missing: error.paths, why: error.why };
       throw error;
     }
+  }
+
+  /** A computation that several rules want, done once for a case; its working is taken over each time. */
+  once<T>(name: string, compute: (look: Look) => T): T {
+    let part = this.shared.done.get(name) as Attempt<T> | undefined;
+    if (!part) this.shared.done.set(name, (part = this.attempt(compute)));
+    this.adopt(part.look);
+    if (part.missing.length > 0) throw new Missing(part.missing, part.why);
+    return part.value!;
   }
 
   /** Takes over the workings of several computations, and ends with everything they lack together. */
@@ -119,6 +191,10 @@ export class Look {
   /** How many cords there are to look at: one even where none is recorded yet. */
   get cords(): number {
     return Math.max(1, this.site.cord?.length ?? 0);
+  }
+
+  get circuits(): number {
+    return Math.max(1, this.site.loads?.circuits?.length ?? 0);
   }
 
   get stretches(): number {

@@ -1,5 +1,5 @@
 import { ValidationError } from 'yup';
-import { factAt, whyNotFact, withFact, withoutEntry, readCase, MOST_PARTS, type Case } from '../case';
+import { factAt, whyNotFact, withFact, withoutEntry, readCase, MOST_PARTS, type Case, type ListPath } from '../case';
 import { evaluate } from '../verdict';
 import {
   changeSchemas,
@@ -23,7 +23,7 @@ export function readChange(data: unknown): Change {
   return changeSchemas[type as Change['type']].validateSync(data, { abortEarly: true, stripUnknown: false }) as Change;
 }
 
-function withEntry(c: Case, list: 'cord' | 'feeder.stretches', index: number, entry: unknown): Case {
+function withEntry(c: Case, list: ListPath, index: number, entry: unknown): Case {
   const entries = factAt(c, list);
   const copy = Array.isArray(entries) ? [...(entries as unknown[])] : [];
   copy.splice(index, 0, entry);

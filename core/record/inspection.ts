@@ -1,6 +1,6 @@
 import { array, mixed, number, object, string, type InferType } from 'yup';
 import { EDITIONS, type Edition } from '../codebook';
-import { emptyCase, type Case } from '../case';
+import { emptyCase, type Case, LIST_PATHS, type ListPath } from '../case';
 import type { Evaluation, Outcome } from '../verdict';
 
 const line = (what: string, most: number) =>
@@ -107,15 +107,17 @@ export const changeSchemas = {
   remove: object({
     ...change,
     type: mixed<'remove'>().required(),
-    list: mixed<'cord' | 'feeder.stretches'>()
-      .oneOf(['cord', 'feeder.stretches'], 'Only a cord or a stretch can be taken out.')
+    list: mixed<ListPath>()
+      .oneOf([...LIST_PATHS], 'Only a cord, a stretch or a circuit can be taken out.')
       .required(),
     index: number().integer().min(0).max(20).required(),
   }).noUnknown(),
   restore: object({
     ...change,
     type: mixed<'restore'>().required(),
-    list: mixed<'cord' | 'feeder.stretches'>().oneOf(['cord', 'feeder.stretches']).required(),
+    list: mixed<ListPath>()
+      .oneOf([...LIST_PATHS])
+      .required(),
     index: number().integer().min(0).max(20).required(),
     entry: object().required(),
   }).noUnknown(),

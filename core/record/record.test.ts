@@ -103,17 +103,24 @@ describe('deciding', () => {
 
   test('each blocking point needs a reason of its own; advisories do not block', () => {
     const evaluation = evaluate(
-      caseWith({ 'breaker.heldDown': 'no', 'breaker.listedForPanel': undefined, 'feeder.stretches[0].lengthFt': 100 }),
+      caseWith({
+        'breaker.lineLoadMarked': 'yes',
+        'breaker.listedForPanel': undefined,
+        'feeder.stretches[0].lengthFt': 100,
+      }),
     );
-    expect(blocking(evaluation).map((one) => one.rule)).toEqual(['breaker/held-down', 'breaker/listed-for-panel']);
+    expect(blocking(evaluation).map((one) => one.rule)).toEqual([
+      'breaker/suitable-for-backfeed',
+      'breaker/listed-for-panel',
+    ]);
     const reason = (rule: string, text = 'I saw it done.') => ({ rule, reason: text });
     const why = (...overruled: Decision['overruled']) => whyNotDecide(evaluation, decision({ overruled }));
     expect(why()).toEqual([expect.stringContaining('2 points stand against approval')]);
-    expect(why(reason('breaker/held-down'))).toEqual([expect.stringContaining('1 point stands')]);
-    expect(why(reason('breaker/held-down'), reason('breaker/listed-for-panel', '   short   '))).toEqual([
+    expect(why(reason('breaker/suitable-for-backfeed'))).toEqual([expect.stringContaining('1 point stands')]);
+    expect(why(reason('breaker/suitable-for-backfeed'), reason('breaker/listed-for-panel', '   short   '))).toEqual([
       expect.stringContaining('1 point'),
     ]);
-    expect(why(reason('breaker/held-down'), reason('breaker/listed-for-panel'))).toEqual([]);
+    expect(why(reason('breaker/suitable-for-backfeed'), reason('breaker/listed-for-panel'))).toEqual([]);
     expect(whyNotDecide(evaluation, decision({ kind: 'stop-work' }))).toEqual([]);
   });
 

@@ -1,4 +1,4 @@
-import { absence, type FactPath, type Station } from '../case';
+import { absence, type FactPath, type Station, type TransferKind } from '../case';
 import type { Cites } from '../codebook';
 import type { Look } from '../electrical';
 
@@ -13,6 +13,8 @@ export interface Finding {
   readonly allowed?: number | string;
   readonly unit?: string;
   readonly remedy?: string;
+  /** Where this finding weighs less than the rule's violations do. */
+  readonly severity?: Severity;
 }
 
 export interface Rule {
@@ -51,13 +53,47 @@ export const without =
   (look: Look): string | undefined =>
     absence(part, look.need('transfer.kind'));
 
-/** The plain question: one answer is right, every other is a violation. */
+/** Not applicable but with some transfer means. */
+export const onlyWith =
+  (kinds: readonly TransferKind[], why: string) =>
+  (look: Look): string | undefined =>
+    kinds.includes(look.need('transfer.kind')) ? undefined : why;
+
+/** The first reason that several give, in their order. */
+export const firstOf =
+  (...reasons: NonNullable<Rule['notApplicable']>[]) =>
+  (look: Look): string | undefined => {
+    for (const reason of reasons) {
+      const why = reason(look);
+      if (why !== undefined) return why;
+    }
+    return undefined;
+  };
+
+/** The plain question: one answer is right (or several are), every other is a violation. */
 export function answered<P extends FactPath>(
   look: Look,
   path: P,
-  right: string,
+  right: string | readonly string[],
   words: { good: string; bad: string; remedy: string },
 ): Finding {
-  const value = look.need(path);
-  return value === right ? holds(words.good) : violation(words.bad, words.remedy);
+  const value = look.need(path) as string;
+  return (typeof right === 'string' ? right === value : right.includes(value))
+    ? holds(words.good)
+    : violation(words.bad, words.remedy);
 }
+
+interface Question extends Omit<Rule, 'station' | 'facts' | 'check'> {
+  /** The fact that answers it. */
+  readonly fact: FactPath;
+  /** Facts that decide whether it applies, as catalogue addresses. */
+  readonly also?: readonly string[];
+  readonly right: string | readonly string[];
+  readonly good: string;
+  readonly bad: string;
+  readonly remedy: string;
+}
+
+/** A rule that is one plain question at the site. */
+export const asked = ({ fact, also = ['transfer.kind'], right, good, bad, remedy, ...rest }: Question): Rule =>
+  rule({ ...rest, facts: [...also, fact], check: (look) => answered(look, fact, right, { good, bad, remedy }) });

@@ -61,3 +61,36 @@ export const CORDS_ONLY: Facts = { 'transfer.kind': 'none-cords' };
 export const BACKFED: Facts = { 'transfer.kind': 'none-backfed' };
 export const SWITCH: Facts = { 'transfer.kind': 'load-side-switch' };
 export const BRIDGED: Facts = { 'source.voltage': '120' };
+
+export const saying = (text: string) => expect.stringContaining(text) as unknown as string;
+
+/** The table of a plain question: each wrong answer is a violation of that severity, and no answer is unproven. */
+export function askedTable(
+  id: string,
+  fact: FactPath,
+  wrong: readonly string[],
+  severity: Outcome['severity'],
+  {
+    base = {},
+    right = [],
+    notApplicable = [],
+  }: { base?: Facts; right?: readonly string[]; notApplicable?: Row[] } = {},
+): void {
+  ruleTable(id, {
+    holds: [base, ...right.map((value) => ({ ...base, [fact]: value }))],
+    violation: wrong.map((value) => [{ ...base, [fact]: value }, { severity }] as const),
+    unproven: [
+      [{ ...base, [fact]: undefined }, [fact]],
+      [{ ...base, [fact]: 'not-seen' }, [fact]],
+    ],
+    notApplicable,
+  });
+}
+
+export const AUTOMATIC: Facts = { 'transfer.kind': 'whole-house-automatic', 'transfer.mechanism': 'automatic' };
+export const SINGLE: Facts = { 'transfer.kind': 'single-circuit-switch', 'transfer.mechanism': 'circuit-handles' };
+export const STATION_UNIT: Facts = { 'source.kind': 'power-station' };
+
+/** Facts of one circuit, cord or stretch by its place in the list. */
+export const at = (entry: string, facts: Readonly<Record<string, unknown>>): Facts =>
+  Object.fromEntries(Object.entries(facts).map(([key, value]) => [`${entry}.${key}`, value]));

@@ -34,37 +34,61 @@ function unprovenReason(c: Case, paths: readonly string[]): string {
   return parts.join(' ');
 }
 
+/** An outcome whose working is written out when somebody reads it: most workings are never looked at. */
+class Judged implements Outcome {
+  readonly rule: string;
+  readonly station: Station;
+  readonly severity: Severity;
+  readonly found: number | string | null;
+  readonly allowed: number | string | null;
+  readonly unit: string | null;
+  readonly cites: readonly string[];
+  readonly remedy: string | null;
+  readonly #look: Look;
+
+  constructor(
+    one: Rule,
+    look: Look,
+    readonly outcome: OutcomeKind,
+    readonly reason: string,
+    finding: Finding | undefined,
+    readonly needs: readonly string[],
+  ) {
+    this.rule = one.id;
+    this.station = one.station;
+    this.severity = finding?.severity ?? one.severity;
+    this.found = finding?.found ?? null;
+    this.allowed = finding?.allowed ?? null;
+    this.unit = finding?.unit ?? null;
+    this.cites = one.cites[look.edition];
+    this.remedy = finding?.remedy ?? null;
+    this.#look = look;
+  }
+
+  get working(): readonly Step[] {
+    return this.#look.steps;
+  }
+
+  toJSON(): Outcome {
+    return { ...this, working: this.working };
+  }
+}
+
+const NO_NEEDS: readonly string[] = [];
+
 /** One rule on one case: exactly one of four outcomes. */
-export function judge(one: Rule, c: Case, edition: Edition = c.edition): Outcome {
-  const look = new Look(c, edition);
-  const outcome = (kind: OutcomeKind, reason: string, rest: Partial<Outcome> = {}): Outcome => ({
-    rule: one.id,
-    station: one.station,
-    outcome: kind,
-    severity: one.severity,
-    found: null,
-    allowed: null,
-    unit: null,
-    needs: [],
-    reason,
-    cites: one.cites[edition],
-    working: look.steps,
-    remedy: null,
-    ...rest,
-  });
+export function judge(one: Rule, at: Case | Look, edition?: Edition): Outcome {
+  const look = new Look(at, edition);
   try {
     const why = one.notApplicable?.(look);
-    if (why !== undefined) return outcome('not-applicable', `Does not apply: ${why}.`);
-    const finding: Finding = one.check(look);
-    return outcome(finding.outcome, finding.reason, {
-      found: finding.found ?? null,
-      allowed: finding.allowed ?? null,
-      unit: finding.unit ?? null,
-      remedy: finding.remedy ?? null,
-    });
+    if (why !== undefined)
+      return new Judged(one, look, 'not-applicable', `Does not apply: ${why}.`, undefined, NO_NEEDS);
+    const finding = one.check(look);
+    return new Judged(one, look, finding.outcome, finding.reason, finding, NO_NEEDS);
   } catch (error) {
     if (!(error instanceof Missing)) throw error;
-    return outcome('unproven', error.why ?? unprovenReason(c, error.paths), { needs: error.paths });
+    const reason = error.why ?? unprovenReason(look.site, error.paths);
+    return new Judged(one, look, 'unproven', reason, undefined, error.paths);
   }
 }
 
@@ -94,7 +118,8 @@ export interface Evaluation {
 
 /** Every rule on a case. The case is taken as read: check it with `readCase` first. */
 export function evaluate(c: Case, edition: Edition = c.edition): Evaluation {
-  const outcomes = RULES.map((one) => judge(one, c, edition));
+  const look = new Look(c, edition);
+  const outcomes = RULES.map((one) => judge(one, look));
   return { edition, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
 }
 

@@ -20,7 +20,6 @@ export interface DemoProperty {
 }
 
 const id = (n: number) => `0dd0a7c4-1f5e-4b7a-9c00-${String(n).padStart(12, '0')}`;
-const NO_BREAKER = { 'breaker.ratingA': null, 'labels.generatorBreaker': null } as const;
 
 export const DEMO_PROPERTIES: readonly DemoProperty[] = [
   {
@@ -71,77 +70,49 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     id: id(6),
     header: { address: '17 Graftwood Lane', owner: 'Ludo Hesper', permit: 'WT-26-0430' },
     opened: '2026-11-24T10:00:00Z',
-    from: 'case-1-interlock-holds',
-    facts: {
-      'transfer.kind': 'load-side-switch',
-      ...NO_BREAKER,
-      'feeder.stretches[0].ambientC': null,
-      'neutral.switched': 'not-seen',
-      'labels.inletSign': null,
-    },
+    from: 'ok-load-side-switch',
+    facts: { 'feeder.stretches[0].ambientC': null, 'neutral.switched': 'not-seen', 'labels.inletSign': null },
   },
   {
     id: id(7),
     header: { address: '21 Quince Court', owner: 'Maeve Ostrander-Bly', permit: 'WT-26-0433' },
     opened: '2026-11-24T14:30:00Z',
-    from: 'case-1-interlock-holds',
-    facts: { 'transfer.kind': 'transfer-panel', 'breaker.availableKa': 'not-seen', 'breaker.atInterlock': null },
+    from: 'ok-transfer-panel',
+    facts: { 'breaker.availableKa': 'not-seen', 'panel.directoryTrue': null, 'function.hertz': null },
   },
   {
     id: id(8),
     header: { address: '40 Dry Creek Spur', owner: 'Casimir Holloway-Tunn', permit: 'WT-26-0377' },
     opened: '2026-09-30T08:30:00Z',
-    from: 'case-4-nmb-6',
-    facts: { 'transfer.kind': 'whole-house-automatic', ...NO_BREAKER },
+    from: 'ok-whole-house-automatic',
     decision: { kind: 'approved', at: '2026-09-30T09:05:00Z' },
   },
   {
     id: id(9),
     header: { address: '9 Perry Bend', owner: 'Inge Falkrow', permit: 'WT-26-0425' },
     opened: '2026-11-20T15:15:00Z',
-    from: 'case-4-nmb-6',
-    facts: {
-      'transfer.kind': 'whole-house-manual',
-      ...NO_BREAKER,
-      'source.neutralBond': 'bonded',
-      'neutral.switched': 'yes',
-    },
+    from: 'ok-whole-house-manual',
+    facts: { 'transfer.torqueLbIn': null, 'transfer.torqueTool': null, 'function.drillShown': 'no' },
   },
   {
     id: id(10),
     header: { address: '14 Scion Street', owner: 'Tobiah Wrenmoor', permit: 'WT-26-0427' },
     opened: '2026-11-23T09:45:00Z',
-    from: 'case-1-interlock-holds',
-    facts: {
-      'transfer.kind': 'single-circuit-switch', ...NO_BREAKER, 'source.voltage': '120', 'source.runningW': 2000, 'source.outlet': 'L5-30', 'source.outletBreakerA': 30,
-      'cord[0].sourceEnd': 'L5-30', 'cord[0].inletEnd': 'L5-30', 'cord[0].wires': '3', 'cord[0].sizeAwg': '12', 'inlet.configuration': 'L5-30',
-      'neutral.switched': 'yes', 'source.neutralBond': 'bonded', 'labels.inletSign': 'separately',
-    }, // prettier-ignore
+    from: 'ok-single-circuit-switch',
+    facts: { 'transfer.boxConductors': 10 },
   },
   {
     id: id(11),
     header: { address: '6 Harvest Gate', owner: 'Wilhelmina Astley-Roe', permit: '' },
     opened: '2026-11-05T17:20:00Z',
-    from: 'case-1-interlock-holds',
-    facts: {
-      'transfer.kind': 'none-cords', 'source.kind': 'power-station', 'source.fuel': 'battery', 'source.runningW': 2000, 'source.voltage': '120', 'source.outlet': '5-20', 'source.outletBreakerA': 20,
-      'cord[0].sourceEnd': '5-15', 'cord[0].inletEnd': '5-15', 'cord[0].wires': '3', 'cord[0].sizeAwg': '14', 'cord[0].lengthFt': 25,
-    }, // prettier-ignore
+    from: 'ok-cords-only',
     decision: { kind: 'approved', at: '2026-11-05T17:31:00Z' },
   },
   {
     id: id(12),
     header: { address: '30 Ladder Lane', owner: 'Ferris Mundle', permit: 'WT-26-0424' },
     opened: '2026-11-19T18:02:00Z',
-    from: 'case-1-interlock-holds',
-    facts: {
-      'transfer.kind': 'none-backfed',
-      'transfer.backfeedsOutlet': 'yes',
-      'cord[0].inletEndGender': 'plug',
-      'cord[0].inletEnd': '14-30',
-      ...NO_BREAKER,
-      'siting.place': 'garage',
-    },
+    from: 'stop-backfed-dryer',
     decision: { kind: 'stop-work', at: '2026-11-19T18:11:00Z', dueOn: '2026-11-26' },
   },
   {

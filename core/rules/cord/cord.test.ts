@@ -1,4 +1,4 @@
-import { BRIDGED, CORDS_ONLY, ruleTable, type Facts } from '../../test/rule-table';
+import { BACKFED, BRIDGED, CORDS_ONLY, askedTable, ruleTable, saying, type Facts } from '../../test/rule-table';
 
 const secondCord = (facts: Facts = {}): Facts => ({
   'cord[1].sourceEnd': 'L14-30',
@@ -77,4 +77,41 @@ ruleTable('cord/ampacity', {
     ],
     [{ 'source.voltage': undefined }, ['source.voltage']],
   ],
+});
+
+ruleTable('cord/outdoor-hard-usage', {
+  holds: [{}, { 'cord[0].type': 'SJOOW' }, { 'cord[0].type': 'SOOW' }],
+  violation: [
+    [{ 'cord[0].type': 'SJT' }, { severity: 'correction', reason: saying('no W') }],
+    [{ 'cord[0].type': 'SPT-2' }, { reason: saying('not made for hard usage') }],
+    { 'cord[0].type': 'ST' },
+    [secondCord({ 'cord[1].type': 'SVT', 'cord[0].type': undefined }), { found: 'SVT' }],
+  ],
+  unproven: [[secondCord(), ['cord[1].type']]],
+});
+ruleTable('cord/four-wire-for-120-240', {
+  holds: [{}],
+  violation: [
+    [{ 'cord[0].wires': '3' }, { severity: 'correction', found: 3, allowed: 4 }],
+    [secondCord({ 'cord[1].wires': '3', 'cord[0].wires': undefined }), { reason: saying('Cord 2') }],
+  ],
+  unproven: [[{ 'cord[0].wires': undefined }, ['cord[0].wires']]],
+  notApplicable: [BRIDGED, CORDS_ONLY, BACKFED],
+});
+const adapter = secondCord({ 'cord[1].part': 'adapter-listed', 'cord[1].pullTested': 'yes' });
+askedTable('cord/adapter-listed', 'cord[0].part', ['adapter-unlisted'], 'correction', { right: ['adapter-listed'] });
+askedTable('cord/not-fixed-wiring', 'cord[0].run', ['through-wall', 'fastened', 'concealed'], 'correction', {
+  base: adapter,
+});
+askedTable('cord/not-coiled-under-load', 'cord[0].coiled', ['yes'], 'advisory', { base: adapter });
+askedTable('cord/locks-and-pull-tested', 'cord[0].pullTested', ['no'], 'advisory', { base: adapter });
+ruleTable('cord/not-fixed-wiring', {
+  holds: [],
+  violation: [
+    [
+      secondCord({ 'cord[1].part': 'cord', 'cord[1].run': 'fastened', 'cord[0].run': undefined }),
+      { reason: saying('Cord 2') },
+    ],
+  ],
+  unproven: [[{ 'cord[0].part': undefined }, ['cord[0].part']]],
 });

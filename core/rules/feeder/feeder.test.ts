@@ -1,4 +1,4 @@
-import { BRIDGED, CORDS_ONLY, SWITCH, ruleTable, type Facts } from '../../test/rule-table';
+import { BRIDGED, CORDS_ONLY, SINGLE, SWITCH, askedTable, ruleTable, saying, type Facts } from '../../test/rule-table';
 
 const stretch = (index: number, facts: Record<string, unknown>): Facts =>
   Object.fromEntries(Object.entries(facts).map(([key, value]) => [`feeder.stretches[${index}].${key}`, value]));
@@ -22,7 +22,6 @@ const conduit = (size: string, terminals: [string, string], more: Record<string,
 });
 /** No table has 14 AWG aluminium: somebody misread a marking. */
 const NO_SUCH = stretch(0, { metal: 'aluminium', sizeAwg: '14' });
-const saying = (text: string) => expect.stringContaining(text) as unknown as string;
 
 ruleTable('feeder/ampacity', {
   holds: [
@@ -138,4 +137,180 @@ ruleTable('feeder/voltage-drop', {
     [NO_SUCH, ['feeder.stretches[0].sizeAwg']],
   ],
   notApplicable: [CORDS_ONLY],
+});
+
+askedTable('feeder/conductor-identity', 'feeder.identified', ['no'], 'correction', { notApplicable: [CORDS_ONLY] });
+askedTable('feeder/one-raceway', 'feeder.together', ['no'], 'correction', { notApplicable: [CORDS_ONLY] });
+
+const NO_DEVICE = { 'source.outletDevice': 'none' } as const;
+ruleTable('feeder/nameplate-115', {
+  holds: [
+    [
+      { ...NO_DEVICE, 'source.runningW': 6260 },
+      { found: 30, allowed: 29.996 },
+    ], // 1.15 × 6260 ÷ 240
+    { ...NO_DEVICE, ...stretch(0, { sizeAwg: '8' }) },
+  ],
+  violation: [
+    [NO_DEVICE, { severity: 'correction', found: 30, allowed: 33.542 }],
+    [{ ...NO_DEVICE, ...BRIDGED, 'source.runningW': 3500 }, { allowed: 33.542 }],
+  ],
+  unproven: [
+    [
+      { ...NO_DEVICE, 'source.runningW': undefined, ...stretch(0, { ambientC: undefined }) },
+      ['source.runningW', 'feeder.stretches[0].ambientC'],
+    ],
+    [{ 'source.outletDevice': undefined }, ['source.outletDevice']],
+  ],
+  notApplicable: [{}, { ...NO_DEVICE, ...CORDS_ONLY }],
+});
+
+ruleTable('feeder/neutral-size', {
+  holds: [
+    {},
+    stretch(0, { neutralAwg: '8' }),
+    [stretch(0, { sizeAwg: '8' }), { found: 30, allowed: 30 }], // smaller than the hots, and still enough
+  ],
+  violation: [
+    [stretch(0, { neutralAwg: '12' }), { severity: 'correction', found: 20, allowed: 30, remedy: saying('10 AWG') }],
+  ],
+  unproven: [
+    [stretch(0, { neutralAwg: undefined }), ['feeder.stretches[0].neutralAwg']],
+    [{ ...stretch(0, { neutralAwg: '12' }), 'source.outletBreakerA': undefined }, ['source.outletBreakerA']],
+  ],
+  notApplicable: [CORDS_ONLY],
+});
+
+ruleTable('feeder/neutral-full-size-when-bridged', {
+  holds: [BRIDGED, { 'cord[0].bridges': 'yes' }],
+  violation: [
+    [
+      { ...BRIDGED, ...stretch(0, { neutralAwg: '12' }) },
+      { severity: 'hazard', found: '12', allowed: '10' },
+    ],
+    [{ ...BRIDGED, ...attic(26, { neutralAwg: '14' }) }, { reason: saying('stretch 2') }],
+  ],
+  unproven: [
+    [{ ...BRIDGED, ...stretch(0, { neutralAwg: undefined }) }, ['feeder.stretches[0].neutralAwg']],
+    [{ 'cord[0].bridges': undefined }, ['cord[0].bridges']],
+  ],
+  notApplicable: [{}, CORDS_ONLY, { ...SINGLE, ...BRIDGED }],
+});
+
+ruleTable('feeder/method-suits-place', {
+  holds: [
+    {},
+    stretch(0, { method: 'PVC', insulation: 'THWN-2', place: 'underground' }),
+    stretch(0, { method: 'EMT', insulation: 'THHN', place: 'attic' }),
+    stretch(0, { method: 'UF-B', place: 'outdoors', sunMarked: 'yes' }),
+    stretch(0, { method: 'UF-B', place: 'underground' }),
+    stretch(0, { method: 'USE-2', place: 'underground' }),
+    stretch(0, { method: 'LFMC', insulation: 'TW', place: 'outdoors' }),
+    stretch(0, { method: 'MC', place: 'wall' }),
+  ],
+  violation: [
+    [stretch(0, { place: 'outdoors' }), { severity: 'correction', found: 'NM-B' }],
+    stretch(0, { place: 'underground' }),
+    [stretch(0, { method: 'PVC', insulation: 'THHN', place: 'outdoors' }), { reason: saying('wet') }],
+    stretch(0, { method: 'RMC', insulation: 'THHN', place: 'underground' }),
+    [stretch(0, { method: 'USE-2', place: 'indoors' }), { remedy: saying('NM-B') }],
+    stretch(0, { method: 'cord', place: 'wall' }),
+    stretch(0, { method: 'cord', place: 'outdoors' }),
+    stretch(0, { method: 'FMC', insulation: 'THWN-2', place: 'outdoors' }),
+    stretch(0, { method: 'MC', insulation: 'THWN-2', place: 'underground' }),
+    [stretch(0, { method: 'UF-B', place: 'outdoors', sunMarked: 'no' }), { reason: saying('sun') }],
+  ],
+  unproven: [
+    [stretch(0, { method: 'PVC', place: 'outdoors' }), ['feeder.stretches[0].insulation']],
+    [stretch(0, { method: 'UF-B', place: 'outdoors' }), ['feeder.stretches[0].sunMarked']],
+    [stretch(0, { place: undefined, method: undefined }), ['feeder.stretches[0].place', 'feeder.stretches[0].method']],
+  ],
+  notApplicable: [CORDS_ONLY],
+});
+
+const buried = (method: string, burialIn: number, burialUnder = 'general'): Facts =>
+  stretch(0, { method, burialIn, burialUnder, place: 'underground', insulation: 'THWN-2' });
+const SMALL: Facts = { ...SINGLE, ...BRIDGED, 'source.outletBreakerA': 20, 'source.outletGfci': 'yes' };
+ruleTable('feeder/burial-depth', {
+  holds: [
+    [buried('UF-B', 24), { allowed: 24 }],
+    [buried('UF-B', 18, 'driveway'), { allowed: 18 }],
+    [buried('PVC', 18), { allowed: 18 }],
+    [buried('PVC-80', 4, 'slab'), { allowed: 4 }],
+    [buried('RMC', 6), { allowed: 6 }],
+    [buried('IMC', 18, 'driveway'), { allowed: 18 }],
+    [{ ...SMALL, ...buried('UF-B', 12) }, { allowed: 12 }],
+    [{ ...SMALL, ...buried('PVC', 6, 'slab') }, { allowed: 4 }],
+  ],
+  violation: [
+    [
+      buried('UF-B', 14),
+      { severity: 'correction', found: 14, allowed: 24, unit: 'in', remedy: saying('rigid metal conduit') },
+    ],
+    [buried('UF-B', 17, 'driveway'), { allowed: 18 }],
+    [buried('USE-2', 17.9, 'slab'), { allowed: 18 }],
+    [buried('PVC', 17), { allowed: 18 }],
+    [buried('RMC', 5), { allowed: 6, remedy: 'Bury it 6 in deep.' }],
+    [buried('RMC', 17, 'driveway'), { allowed: 18 }],
+    [buried('IMC', 3.9, 'slab'), { allowed: 4 }],
+    [{ ...SMALL, ...buried('UF-B', 11) }, { allowed: 12 }],
+    [{ ...SMALL, ...buried('UF-B', 12), 'source.outletBreakerA': 21 }, { allowed: 24 }],
+    [{ ...SMALL, ...buried('UF-B', 12), 'source.outletGfci': 'no' }, { allowed: 24 }],
+    [{ ...SMALL, ...buried('UF-B', 12), 'source.voltage': '120/240' }, { allowed: 24 }],
+    [
+      { ...attic(26), ...stretch(1, { place: 'underground', method: 'UF-B', burialIn: 2, burialUnder: 'general' }) },
+      { reason: saying('stretch 2') },
+    ],
+  ],
+  unproven: [
+    [buried('EMT', 30), ['feeder.stretches[0].method']], // no column of the table
+    [
+      stretch(0, { place: 'underground', method: 'UF-B' }),
+      ['feeder.stretches[0].burialIn', 'feeder.stretches[0].burialUnder'],
+    ],
+    [stretch(0, { place: undefined }), ['feeder.stretches[0].place']],
+  ],
+  notApplicable: [{}, { ...CORDS_ONLY, ...buried('UF-B', 1) }],
+});
+
+ruleTable('feeder/physical-protection', {
+  holds: [{}],
+  violation: [
+    [stretch(0, { protected: 'no' }), { severity: 'correction' }],
+    [attic(26, { protected: 'no' }), { reason: saying('stretch 2') }],
+  ],
+  unproven: [[attic(26), ['feeder.stretches[1].protected']]],
+  notApplicable: [CORDS_ONLY],
+});
+
+const pipe = (method: string, racewayIn: string, size: string, othersInRaceway = 0, insulation = 'THWN-2'): Facts =>
+  stretch(0, { method, racewayIn, othersInRaceway, insulation, sizeAwg: size, neutralAwg: size, groundAwg: size });
+ruleTable('feeder/raceway-fill', {
+  holds: [
+    [pipe('EMT', '1/2', '10'), { found: 0.084, allowed: 0.122 }], // 4 × 0.0211 of 40 % of 0.304
+    pipe('EMT', '1/2', '10', 1), // 5 of 10 AWG fill ½ in EMT
+    pipe('PVC', '3/4', '8'),
+    pipe('RMC', '1', '6'),
+    pipe('LFMC', '3/4', '8', 0, 'XHHW-2'),
+  ],
+  violation: [
+    [pipe('EMT', '1/2', '10', 2), { severity: 'correction', remedy: saying('EMT that takes them is 3/4 in') }],
+    [pipe('EMT', '1/2', '8'), { allowed: 0.122 }],
+    [pipe('PVC-80', '1/2', '10', 1), { allowed: 0.087 }],
+    [pipe('PVC', '1/2', '10', 2), { allowed: 0.114 }],
+    [pipe('FMC', '2', '4/0', 30), { remedy: saying('two raceways') }],
+  ],
+  unproven: [
+    [
+      {
+        ...pipe('EMT', '1/2', '10'),
+        'feeder.stretches[0].racewayIn': undefined,
+        'feeder.stretches[0].othersInRaceway': undefined,
+      },
+      ['feeder.stretches[0].racewayIn', 'feeder.stretches[0].othersInRaceway'],
+    ],
+    [{ ...pipe('EMT', '1/2', '10'), 'feeder.stretches[0].neutralAwg': undefined }, ['feeder.stretches[0].neutralAwg']],
+    [stretch(0, { method: undefined }), ['feeder.stretches[0].method']],
+  ],
+  notApplicable: [{}, { ...CORDS_ONLY, ...pipe('EMT', '1/2', '6') }, stretch(0, { method: 'MC' })],
 });

@@ -9,9 +9,6 @@ import {
 import { dropV, rounded, runs, type Run } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
-/** Advice of the code note for a feeder, per cent. */
-const ADVISED_PERCENT = 3;
-
 /** Smallest size that, put in every smaller feeder stretch, is enough; undefined if none is. */
 function largerFeeder(over: readonly Run[], enough: (changed: Run[]) => boolean): WireSize | undefined {
   const feeder = over.filter((run) => run.name.startsWith('feeder'));
@@ -47,6 +44,7 @@ export default rule({
       look.attempt((side) => runs(side)),
     ];
     look.requireAll(power, volts, over);
+    const advisedPercent = look.number('voltageDropPercent');
     const currentA = look.step(
       'Rated current',
       rounded(power.value! / volts.value!),
@@ -67,17 +65,17 @@ export default rule({
       '%',
       `${lostV} V ÷ ${volts.value} V`,
     );
-    const detail = { found: percent, allowed: ADVISED_PERCENT, unit: '%' };
-    if (percent <= ADVISED_PERCENT)
-      return holds(`${percent} % lost at ${currentA} A; ${ADVISED_PERCENT} % advised at most.`, detail);
+    const detail = { found: percent, allowed: advisedPercent, unit: '%' };
+    if (percent <= advisedPercent)
+      return holds(`${percent} % lost at ${currentA} A; ${advisedPercent} % advised at most.`, detail);
     const larger = largerFeeder(
       over.value!,
-      (changed) => (dropV(changed, currentA) / volts.value!) * 100 <= ADVISED_PERCENT,
+      (changed) => (dropV(changed, currentA) / volts.value!) * 100 <= advisedPercent,
     );
     return violation(
-      `${percent} % lost at ${currentA} A; ${ADVISED_PERCENT} % advised at most.`,
+      `${percent} % lost at ${currentA} A; ${advisedPercent} % advised at most.`,
       larger
-        ? `A feeder of ${larger} AWG would bring it down to ${ADVISED_PERCENT} %; a shorter cord helps too.`
+        ? `A feeder of ${larger} AWG would bring it down to ${advisedPercent} %; a shorter cord helps too.`
         : 'Use a shorter or heavier cord.',
       detail,
     );

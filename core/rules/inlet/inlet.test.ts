@@ -1,4 +1,4 @@
-import { BACKFED, CORDS_ONLY, SWITCH, ruleTable } from '../../test/rule-table';
+import { BACKFED, BRIDGED, CORDS_ONLY, SINGLE, SWITCH, askedTable, ruleTable, saying } from '../../test/rule-table';
 
 ruleTable('inlet/is-male-inlet', {
   holds: [{}, SWITCH],
@@ -24,4 +24,38 @@ ruleTable('inlet/breaker-not-above-inlet', {
   violation: [[{ 'breaker.ratingA': 50 }, { severity: 'correction', found: 50, allowed: 30 }]],
   unproven: [[{ 'breaker.ratingA': undefined }, ['breaker.ratingA']]],
   notApplicable: [SWITCH, CORDS_ONLY],
+});
+
+ruleTable('inlet/poles-and-volts', {
+  holds: [
+    {},
+    { 'inlet.configuration': '14-50' },
+    [{ ...BRIDGED, 'source.outlet': 'L5-30' }, { reason: saying('both legs') }],
+  ],
+  violation: [
+    [
+      { 'inlet.configuration': 'L5-30' },
+      { severity: 'correction', found: 120, allowed: 240, reason: saying('fewer poles') },
+    ],
+    [{ 'source.outlet': 'L5-30' }, { found: 240, allowed: 120, reason: saying('bridge') }],
+    { ...BRIDGED, 'inlet.configuration': 'TT-30' },
+  ],
+  unproven: [
+    [{ 'source.outlet': undefined, 'inlet.configuration': 'not-seen' }, ['source.outlet', 'inlet.configuration']],
+    [{ 'source.voltage': undefined }, ['source.voltage']],
+  ],
+  notApplicable: [CORDS_ONLY, BACKFED],
+});
+const without = { notApplicable: [CORDS_ONLY, BACKFED] };
+askedTable('inlet/wet-location-box', 'inlet.box', ['lid-closed-only', 'plain'], 'correction', {
+  right: ['dry'],
+  ...without,
+});
+askedTable('inlet/listed', 'inlet.listed', ['no'], 'correction', without);
+askedTable('inlet/pins-dead-when-open', 'inlet.pinsDead', ['no'], 'hazard', { base: SINGLE, ...without });
+askedTable('inlet/lockable', 'inlet.lockable', ['no'], 'advisory', without);
+askedTable('inlet/entry-sealed', 'inlet.entrySealed', ['no'], 'advisory', without);
+askedTable('inlet/100a-interlocked-disconnect', 'inlet.interlockedDisconnect', ['no'], 'correction', {
+  base: { 'inlet.ratingA': 100, 'inlet.interlockedDisconnect': 'yes' },
+  notApplicable: [{}, { 'inlet.ratingA': 99 }, CORDS_ONLY],
 });

@@ -1,6 +1,4 @@
-import { CORDS_ONLY, SWITCH, ruleTable } from '../../test/rule-table';
-
-const saying = (text: string) => expect.stringContaining(text) as unknown as string;
+import { BACKFED, CORDS_ONLY, SWITCH, askedTable, ruleTable, saying } from '../../test/rule-table';
 
 ruleTable('labels/inlet-system-type', {
   holds: [{}, { 'labels.inletSign': 'separately', 'neutral.switched': 'yes' }],
@@ -23,4 +21,14 @@ ruleTable('labels/generator-breaker', {
   violation: [[{ 'labels.generatorBreaker': 'no' }, { severity: 'correction' }]],
   unproven: [[{ 'labels.generatorBreaker': 'not-seen' }, ['labels.generatorBreaker']]],
   notApplicable: [SWITCH, CORDS_ONLY],
+});
+
+const equipment = { notApplicable: [CORDS_ONLY, BACKFED] };
+askedTable('labels/transfer-positions', 'labels.positions', ['no'], 'correction', equipment);
+askedTable('labels/operating-steps', 'labels.steps', ['no'], 'advisory', equipment);
+askedTable('labels/max-load', 'labels.maxLoad', ['no'], 'advisory', equipment);
+askedTable('labels/durable', 'labels.durable', ['no'], 'correction', { base: SWITCH, ...equipment });
+askedTable('labels/standing-source-sign', 'labels.standingSign', ['no'], 'correction', {
+  base: { 'source.connection': 'permanent', 'labels.standingSign': 'yes' },
+  notApplicable: [{}, CORDS_ONLY],
 });

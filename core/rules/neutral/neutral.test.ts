@@ -1,6 +1,5 @@
-import { CORDS_ONLY, ruleTable } from '../../test/rule-table';
+import { BACKFED, CORDS_ONLY, askedTable, ruleTable, saying } from '../../test/rule-table';
 
-const saying = (text: string) => expect.stringContaining(text) as unknown as string;
 const BONDED = { 'source.neutralBond': 'bonded' };
 const SWITCHED = { 'neutral.switched': 'yes' };
 
@@ -24,4 +23,33 @@ ruleTable('neutral/matrix', {
     [{ 'source.neutralBond': 'not-seen', 'neutral.switched': undefined }, ['source.neutralBond', 'neutral.switched']],
   ],
   notApplicable: [CORDS_ONLY],
+});
+
+askedTable('neutral/one-bond', 'neutral.otherBond', ['subpanel', 'transfer-enclosure', 'inlet'], 'correction', {
+  notApplicable: [CORDS_ONLY],
+});
+askedTable('neutral/separately-derived-grounded', 'neutral.derivedBond', ['both', 'none'], 'correction', {
+  base: { 'neutral.switched': 'yes', 'neutral.derivedBond': 'source' },
+  right: ['house'],
+  notApplicable: [{}, CORDS_ONLY],
+});
+ruleTable('neutral/gfci-will-hold', {
+  holds: [
+    {},
+    { 'source.outletGfci': 'yes' },
+    { 'source.outletGfci': 'yes', 'source.neutralBond': 'bonded', 'neutral.switched': 'yes' },
+    { 'source.outletGfci': 'yes', 'neutral.switched': 'yes' },
+    { 'source.neutralBond': 'bonded' },
+  ],
+  violation: [
+    [
+      { 'source.outletGfci': 'yes', 'source.neutralBond': 'bonded' },
+      { severity: 'advisory', remedy: saying('Never') },
+    ],
+  ],
+  unproven: [
+    [{ 'source.outletGfci': 'yes', 'source.neutralBond': undefined }, ['source.neutralBond']],
+    [{ 'source.outletGfci': undefined }, ['source.outletGfci']],
+  ],
+  notApplicable: [CORDS_ONLY, BACKFED],
 });

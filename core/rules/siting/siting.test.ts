@@ -1,4 +1,4 @@
-import { ruleTable } from '../../test/rule-table';
+import { askedTable, ruleTable, saying } from '../../test/rule-table';
 
 const station = { 'source.kind': 'power-station' };
 
@@ -20,8 +20,23 @@ ruleTable('siting/outdoors', {
 });
 
 ruleTable('siting/clear-of-openings', {
-  holds: [{ 'siting.openingFt': 5 }, { 'siting.openingFt': 20 }],
+  holds: [{}, { 'siting.openingFt': 20 }],
   violation: [[{ 'siting.openingFt': 4.9 }, { severity: 'correction', found: 4.9, allowed: 5, unit: 'ft' }]],
   unproven: [[{ 'siting.openingFt': undefined }, ['siting.openingFt']]],
   notApplicable: [station],
 });
+
+ruleTable('siting/clear-of-openings', {
+  holds: [{ 'siting.openingFt': 20 }],
+  violation: [
+    [{ 'siting.openingFt': 5 }, { severity: 'advisory', found: 5, allowed: 20 }],
+    [{ 'siting.openingFt': 19.9 }, { severity: 'advisory', remedy: saying('20 ft') }],
+  ],
+  unproven: [],
+});
+askedTable('siting/exhaust-away', 'siting.exhaustAway', ['no'], 'hazard', { notApplicable: [station] });
+askedTable('siting/co-alarms', 'siting.coAlarms', ['no'], 'advisory', { notApplicable: [station] });
+askedTable('siting/rain-shelter', 'siting.shelter', ['none', 'traps-exhaust'], 'advisory', {
+  notApplicable: [station],
+});
+askedTable('siting/firm-level-base', 'siting.firmBase', ['no'], 'advisory', { notApplicable: [station] });

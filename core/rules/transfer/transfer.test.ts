@@ -1,4 +1,15 @@
-import { BACKFED, CORDS_ONLY, SWITCH, ruleTable } from '../../test/rule-table';
+import {
+  AUTOMATIC,
+  BACKFED,
+  CORDS_ONLY,
+  SINGLE,
+  SWITCH,
+  askedTable,
+  at,
+  ruleTable,
+  saying,
+  type Facts,
+} from '../../test/rule-table';
 
 ruleTable('transfer/present', {
   holds: [{}, SWITCH],
@@ -38,4 +49,226 @@ ruleTable('transfer/unaltered', {
   ]),
   unproven: [[{ 'transfer.alteration': undefined }, ['transfer.alteration']]],
   notApplicable: [CORDS_ONLY, BACKFED],
+});
+
+const equipment = { notApplicable: [CORDS_ONLY, BACKFED] };
+askedTable('transfer/works-without-cover', 'transfer.mountedOn', ['cover'], 'advisory', {
+  notApplicable: [SWITCH, AUTOMATIC, CORDS_ONLY],
+});
+askedTable('transfer/moves-freely-and-stays', 'transfer.movesFreely', ['no'], 'correction', equipment);
+askedTable('transfer/gfci-afci-kept', 'transfer.gfciAfciKept', ['no'], 'correction', {
+  base: { ...SWITCH, 'transfer.gfciAfciKept': 'yes' },
+  notApplicable: [{}, AUTOMATIC],
+});
+askedTable('transfer/neutral-of-circuit-traced', 'transfer.neutralTraced', ['no'], 'correction', {
+  base: { ...SINGLE, 'transfer.neutralTraced': 'yes' },
+  notApplicable: [{}, SWITCH],
+});
+askedTable('transfer/leads-landed', 'transfer.leadsLanded', ['no'], 'correction', {
+  base: { ...SWITCH, 'transfer.leadsLanded': 'yes' },
+  notApplicable: [{}, { 'transfer.kind': 'transfer-panel' }],
+});
+
+const MODEL = 'transfer.mechanism';
+ruleTable('transfer/prevents-parallel', {
+  holds: [
+    {},
+    { 'transfer.mountedOn': 'cover' }, // the cover is another rule's
+    { [MODEL]: 'two-part-plate' },
+    { [MODEL]: 'linkage' },
+    { 'transfer.kind': 'transfer-panel', [MODEL]: 'linked-mains' },
+    { ...SWITCH, [MODEL]: 'circuit-handles' },
+    SINGLE,
+    AUTOMATIC,
+    { 'transfer.kind': 'whole-house-manual', [MODEL]: 'double-throw' },
+    { 'transfer.kind': 'whole-house-manual', [MODEL]: 'double-throw', 'breaker.heldDown': undefined },
+  ],
+  violation: [
+    [
+      { 'function.generatorWithMainOn': 'moved', [MODEL]: undefined },
+      { severity: 'hazard', reason: saying('Tried by hand') },
+    ],
+    { 'function.mainWithGeneratorOn': 'moved' },
+    { 'function.bothWithPartMoved': 'moved' },
+    [{ 'transfer.fit': 'loose' }, { reason: saying('lift the plate off its guides') }],
+    [{ 'transfer.fit': 'wrong-spacing' }, { reason: saying('switch utility on; switch generator on') }],
+    { 'breaker.atInterlock': 'no' },
+    [{ 'transfer.alteration': 'cut' }, { reason: saying('slide the plate half-way') }],
+    { 'transfer.alteration': 'bent' },
+    { 'transfer.alteration': 'drilled' },
+    { 'transfer.alteration': 'parts-missing' },
+    [{ 'transfer.fit': 'tie-missing' }, { reason: saying('untied pole') }],
+    { 'breaker.construction': 'loose-singles' },
+    [{ 'breaker.heldDown': 'no' }, { reason: saying('off its seat') }],
+    { [MODEL]: 'two-part-plate', 'transfer.fit': 'loose' },
+    { [MODEL]: 'linkage', 'transfer.fit': 'loose' },
+    [{ ...SWITCH, [MODEL]: 'circuit-handles', 'transfer.fit': 'tie-missing' }, { reason: saying('turn handle 1') }],
+    { ...AUTOMATIC, 'transfer.fit': 'loose' },
+    { 'function.generatorWithMainOn': undefined, 'transfer.fit': 'loose' }, // the model alone is enough
+  ],
+  unproven: [
+    [
+      { 'function.mainWithGeneratorOn': undefined, 'transfer.fit': undefined },
+      ['transfer.fit', 'function.mainWithGeneratorOn'],
+    ],
+    [{ [MODEL]: 'double-throw' }, [MODEL]], // no such thing on a panel
+    [{ 'breaker.heldDown': undefined }, ['breaker.heldDown']],
+  ],
+  notApplicable: [CORDS_ONLY, BACKFED],
+});
+
+const torque = (torqueLbIn: number, torqueTool = 'yes'): Facts => ({
+  'transfer.torqueLbIn': torqueLbIn,
+  'transfer.torqueTool': torqueTool,
+});
+ruleTable('transfer/fastened-and-torqued', {
+  holds: [{}, torque(40.5), torque(49.5)],
+  violation: [
+    [torque(40), { severity: 'correction', found: 40, allowed: 45, unit: 'lb-in' }],
+    torque(50),
+    [torque(45, 'no'), { reason: saying('guess') }],
+  ],
+  unproven: [
+    [
+      { 'transfer.torqueLbIn': undefined, 'transfer.makerTorqueLbIn': undefined },
+      ['transfer.makerTorqueLbIn', 'transfer.torqueLbIn'],
+    ],
+  ],
+  ...equipment,
+});
+
+ruleTable('transfer/rated', {
+  holds: [{}, { 'transfer.ratingA': 30 }, { 'source.voltage': '120', 'transfer.ratingV': 120 }],
+  violation: [
+    [{ 'transfer.ratingA': 29 }, { severity: 'correction', found: 29, allowed: 30 }],
+    [{ 'transfer.ratingV': 239 }, { found: 239, allowed: 240, unit: 'V' }],
+    [{ 'transfer.listedAsTransfer': 'no' }, { reason: saying('not listed') }],
+  ],
+  unproven: [
+    [{ 'transfer.ratingA': undefined, 'transfer.ratingV': undefined }, ['transfer.ratingA', 'transfer.ratingV']],
+  ],
+  ...equipment,
+});
+
+/** The good house's circuits behind a load-side switch: the refrigerator moved, the lights not. */
+const moved = (facts: Readonly<Record<string, unknown>>, more: Facts = {}): Facts => ({
+  ...SWITCH,
+  ...at('loads.circuits[0]', { moved: 'yes', switchBreakerA: 20, ...facts }),
+  'loads.circuits[1].moved': 'no',
+  ...more,
+});
+ruleTable('transfer/circuit-protection', {
+  holds: [
+    moved({}),
+    moved({ switchBreakerA: 15 }), // a 15 A device ahead of a 20 A circuit is fine
+    moved({ sizeAwg: '6', switchBreakerA: 55 }),
+    { ...moved({}), 'transfer.kind': 'transfer-panel' },
+    moved({ moved: 'no', sizeAwg: undefined }),
+  ],
+  violation: [
+    [moved({ sizeAwg: '14' }), { severity: 'correction', found: 20, allowed: 15, reason: saying('Refrigerator') }],
+    [moved({ sizeAwg: '8', switchBreakerA: 50 }), { allowed: 40 }],
+  ],
+  unproven: [
+    [
+      moved({ sizeAwg: undefined, switchBreakerA: undefined }),
+      ['loads.circuits[0].sizeAwg', 'loads.circuits[0].switchBreakerA'],
+    ],
+    [moved({}, { 'loads.circuits[1].moved': undefined }), ['loads.circuits[1].moved']],
+  ],
+  notApplicable: [{}, AUTOMATIC],
+});
+
+ruleTable('transfer/240v-circuits-paired', {
+  holds: [moved({}), moved({ volts: '240', paired: 'yes' }), moved({ volts: '240', paired: 'no', moved: 'no' })],
+  violation: [[moved({ volts: '240', paired: 'no' }), { severity: 'correction', reason: saying('Refrigerator') }]],
+  unproven: [[moved({ volts: '240' }), ['loads.circuits[0].paired']]],
+  notApplicable: [{}, { ...moved({}), 'transfer.kind': 'transfer-panel' }],
+});
+
+const PAIR: Facts = { 'loads.circuits[0].neutralGroup': 'b', 'loads.circuits[1].neutralGroup': 'b' };
+ruleTable('transfer/shared-neutral-moved-together', {
+  holds: [
+    moved({}),
+    moved({}, { ...PAIR, 'loads.circuits[1].moved': 'yes' }),
+    moved({}, { ...PAIR, 'loads.circuits[0].moved': 'no' }),
+  ],
+  violation: [
+    [moved({}, PAIR), { severity: 'hazard', reason: saying('circuit 1, Refrigerator and circuit 2, Lights') }],
+  ],
+  unproven: [[moved({}, { 'loads.circuits[1].neutralGroup': undefined }), ['loads.circuits[1].neutralGroup']]],
+  notApplicable: [{}, PAIR],
+});
+
+const box = (facts: Readonly<Record<string, unknown>>): Facts => ({
+  ...SINGLE,
+  ...at('transfer', {
+    box: '4x1-1/2',
+    boxAwg: '12',
+    boxConductors: 6,
+    boxGrounds: 3,
+    boxClamps: 'no',
+    boxDevices: 1,
+    ...facts,
+  }),
+});
+ruleTable('transfer/box-fill', {
+  holds: [
+    [box({}), { found: 20.25, allowed: 21 }], // 6 + 1 + 2 = 9 × 2.25
+    [box({ box: '4x2-1/8', boxClamps: 'yes', boxConductors: 9 }), { found: 29.25 }],
+    [box({ boxGrounds: 0, boxConductors: 7 }), { found: 20.25 }],
+    [box({ boxAwg: '14', boxConductors: 7 }), { found: 20 }],
+    [box({ boxGrounds: 4 }), { found: 20.25 }],
+  ],
+  violation: [
+    [
+      box({ boxConductors: 7 }),
+      { severity: 'correction', found: 22.5, allowed: 21, remedy: saying('4 11/16 in square, 1½ deep') },
+    ],
+    [box({ boxClamps: 'yes' }), { found: 22.5 }],
+    [box({ boxDevices: 2 }), { found: 24.75 }],
+    [box({ boxGrounds: 6 }), { found: 21.375 }], // two beyond the fourth: a quarter each
+    [box({ boxConductors: 40 }), { remedy: saying('two boxes') }],
+  ],
+  unproven: [[box({ boxAwg: undefined, boxDevices: undefined }), ['transfer.boxAwg', 'transfer.boxDevices']]],
+  notApplicable: [{}, SWITCH],
+});
+
+const fill = (conductors: number, splices: number): Facts => ({
+  ...SWITCH,
+  'transfer.conductorFillPercent': conductors,
+  'transfer.spliceFillPercent': splices,
+});
+ruleTable('transfer/panel-splice-fill', {
+  holds: [[fill(40, 75), { found: 75, allowed: 75 }]],
+  violation: [
+    [fill(41, 75), { severity: 'correction', found: 41, allowed: 40, unit: '%' }],
+    [fill(40, 76), { found: 76, allowed: 75 }],
+  ],
+  unproven: [[SWITCH, ['transfer.conductorFillPercent', 'transfer.spliceFillPercent']]],
+  notApplicable: [{}, AUTOMATIC],
+});
+
+ruleTable('transfer/automatic-capacity', {
+  holds: [
+    { ...AUTOMATIC, 'transfer.loadManaged': 'yes' },
+    [
+      { ...AUTOMATIC, 'transfer.loadManaged': 'no', 'transfer.transferredW': 6687 },
+      { found: 6687, allowed: 6687 },
+    ],
+  ],
+  violation: [
+    [
+      { ...AUTOMATIC, 'transfer.loadManaged': 'no', 'transfer.transferredW': 6688 },
+      { severity: 'hazard', found: 6688, allowed: 6687 },
+    ],
+  ],
+  unproven: [
+    [AUTOMATIC, ['transfer.loadManaged']],
+    [
+      { ...AUTOMATIC, 'transfer.loadManaged': 'no', 'source.fuel': undefined },
+      ['transfer.transferredW', 'source.fuel'],
+    ],
+  ],
+  notApplicable: [{}, SWITCH],
 });

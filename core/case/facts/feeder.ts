@@ -1,0 +1,106 @@
+import {
+  INSULATION_C,
+  METHODS,
+  RACEWAY_SIZES,
+  buildingWireSizes,
+  type InsulationName,
+  type MethodName,
+  type WiringMethod,
+} from '../../codebook';
+import { amount, choice, wireSize, yesNo } from '../fact';
+import { labelled, several, station } from '../parts';
+
+type Stretch = Readonly<Record<string, unknown>>;
+const method = (stretch: Stretch): WiringMethod | undefined => METHODS[stretch.method as MethodName];
+const isRaceway = (stretch: Stretch) => method(stretch)?.raceway === true;
+const hasLooseConductors = (stretch: Stretch) =>
+  method(stretch) !== undefined && method(stretch)!.insulationC === undefined;
+const underground = (stretch: Stretch) => stretch.place === 'underground';
+
+const stretch = {
+  place: choice(
+    { indoors: 'Indoors', attic: 'Attic', outdoors: 'Outdoors', underground: 'Underground', wall: 'Through a wall' },
+    { label: 'Where this stretch runs', ask: 'follow it' },
+  ),
+  method: choice<MethodName>(
+    labelled(Object.keys(METHODS) as MethodName[], (name) => METHODS[name].label),
+    { label: 'Wiring method', ask: 'read the jacket, or name the raceway' },
+  ),
+  insulation: choice<InsulationName>(
+    labelled(Object.keys(INSULATION_C) as InsulationName[], (name) => name),
+    { label: 'Insulation', ask: 'read it off a conductor where it leaves the raceway', when: hasLooseConductors },
+  ),
+  metal: choice(
+    { copper: 'Copper', aluminium: 'Aluminium' },
+    { label: 'Metal', ask: 'look at a stripped end, or read the jacket' },
+  ),
+  sizeAwg: wireSize(buildingWireSizes('copper'), { label: 'Conductor size', ask: 'read the jacket or the conductor' }),
+  neutralAwg: wireSize(buildingWireSizes('copper'), {
+    label: 'Neutral size',
+    ask: 'read the jacket or the white conductor',
+  }),
+  groundAwg: wireSize(buildingWireSizes('copper'), {
+    label: 'Equipment ground size',
+    ask: 'read the jacket, or the bare or green conductor',
+  }),
+  lengthFt: amount('ft', [1, 1000], [40, 10, 20, 30, 50, 75, 100, 5], { label: 'Length', ask: 'tape, or pace it' }),
+  ambientC: amount('°C', [-40, 85], [26, 30, 35, 40, 46, 50, 56, 60], {
+    label: 'Hottest ambient',
+    ask: 'thermometer on a hot day, or the design value for such a place',
+  }),
+  otherCarrying: amount('', [0, 60], [0, 2, 4, 6], {
+    label: 'Other current-carrying conductors with it',
+    ask: 'count hots of other circuits in the same raceway or bundle',
+  }),
+  racewayIn: choice(
+    labelled(RACEWAY_SIZES, (size) => `${size} in`),
+    { label: 'Trade size', ask: 'read it off the raceway', when: isRaceway },
+  ),
+  othersInRaceway: amount('', [0, 60], [0, 2, 3, 4], {
+    label: 'Other conductors in the raceway',
+    ask: 'count every other conductor, grounds too; counted as large as these',
+    when: isRaceway,
+  }),
+  sunMarked: yesNo({
+    label: 'Marked sunlight resistant',
+    ask: 'read the jacket',
+    when: (stretch) => stretch.method === 'UF-B' && stretch.place === 'outdoors',
+  }),
+  burialIn: amount('in', [0, 120], [24, 18, 12, 6], {
+    label: 'Cover',
+    ask: 'tape: top of cable or raceway to finished grade',
+    when: underground,
+  }),
+  burialUnder: choice(
+    { general: 'Lawn or garden', driveway: 'Driveway of the dwelling', slab: 'Concrete slab of 4 in, no vehicles' },
+    { label: 'Buried under', ask: 'look what is above it, all the way', when: underground },
+  ),
+  protected: yesNo({
+    label: 'Protected from damage',
+    ask: 'look where it can be hit, nailed or mown: guards, nail plates, conduit from 18 in below grade to 8 ft above',
+  }),
+};
+
+const terminal = (label: string) =>
+  choice(
+    [
+      ['75', '75 °C'],
+      ['60', '60 °C'],
+      ['unmarked', 'Unmarked'],
+    ],
+    { label, ask: 'read the marking at the terminal; no marking counts as 60 °C' },
+  );
+
+export const feeder = station({
+  inletTerminal: terminal('Terminals at the inlet'),
+  houseTerminal: terminal('Terminals at the breaker or switch'),
+  stretches: several(stretch, 'stretch'),
+  identified: yesNo({
+    label: 'Conductors told apart by colour',
+    ask: 'look at both ends: white or gray neutral, green or bare ground, neither of these on a hot',
+  }),
+  together: yesNo({
+    label: 'All conductors in one raceway or cable',
+    ask: 'follow hots, neutral and ground: none may go its own way',
+  }),
+});

@@ -1,0 +1,35 @@
+import { choice, yesNo } from '../fact';
+import { configuration, device, station } from '../parts';
+
+export const inlet = station({
+  gender: choice(
+    { pins: 'Pins (male inlet)', sockets: 'Sockets (receptacle)' },
+    { label: 'Face of the inlet', ask: 'lift the lid and look: pins or sockets', drawing: 'pins' },
+  ),
+  configuration: configuration('Inlet configuration', 'read the marking in the face, or compare with the drawings'),
+  ratingA: device('Inlet rating, marked', 'read the marking on the inlet', [30, 50, 20, 15, 100]),
+  listed: yesNo({ label: 'Bears a listing mark', ask: 'look for the mark of a testing laboratory on inlet and box' }),
+  box: choice(
+    {
+      'rain-tight': 'Outdoors, rain-tight with the cord in',
+      'lid-closed-only': 'Outdoors, rain-tight with the lid shut only',
+      plain: 'Outdoors, no rain-tight box',
+      dry: 'Dry place',
+    },
+    { label: 'Box and lid', ask: 'plug the cord in and try the lid; read the box’s type' },
+  ),
+  pinsDead: yesNo({
+    label: 'Pins dead with utility on, nothing plugged in',
+    ask: 'voltage detector first, then meter: each pin to each and to ground, utility on, transfer to utility',
+  }),
+  lockable: yesNo({ label: 'Lid can be locked', ask: 'look for a hasp or key' }),
+  interlockedDisconnect: yesNo({
+    label: 'Interlocked disconnect at the inlet',
+    ask: 'look: it must open before the cord can be drawn',
+    when: (inlet) => Number(inlet.ratingA ?? 0) >= 100,
+  }),
+  entrySealed: yesNo({
+    label: 'Entry sealed, openings closed',
+    ask: 'look behind the box and at unused knockouts; duct seal where warm meets cold',
+  }),
+});

@@ -1,0 +1,23 @@
+import { amount, choice, yesNo } from '../fact';
+import { station, whenSite } from '../parts';
+
+const when = whenSite('source', 'kind', 'engine', undefined, 'not-seen');
+
+export const siting = station({
+  place: choice(
+    { outdoors: 'Outdoors, open', porch: 'Porch or under a roof', garage: 'Garage or carport', indoors: 'Indoors' },
+    { label: 'Where it runs', ask: 'look where it stands when it runs, not where it is kept', when },
+  ),
+  openingFt: amount('ft', [0, 500], [20, 25, 15, 10, 5, 3], {
+    label: 'Nearest door, window or vent',
+    ask: 'tape: exhaust to the nearest opening of any dwelling',
+    when,
+  }),
+  exhaustAway: yesNo({ label: 'Exhaust points away from the house', ask: 'look where the muffler points', when }),
+  coAlarms: yesNo({ label: 'CO alarms inside', ask: 'press the test button of one near each bedroom', when }),
+  shelter: choice(
+    { suitable: 'Yes, open to the air', none: 'No shelter', 'traps-exhaust': 'Yes, but it traps exhaust' },
+    { label: 'Sheltered from rain', ask: 'look: a roof made for it, open on all sides', when },
+  ),
+  firmBase: yesNo({ label: 'Firm, level base', ask: 'look: it must not tip, sink or wander', when }),
+});

@@ -1,0 +1,87 @@
+import { array, object, type ObjectShape } from 'yup';
+import { CONFIGURATION_NAMES, type ConfigurationName } from '../codebook';
+import { amount, choice, quoted, type FactMeta } from './fact';
+
+/** More cords, stretches or circuits than anyone will meet; a limit that keeps a broken file from costing time. */
+export const MOST_PARTS = 42;
+
+function closest(word: string, words: readonly string[]): string | undefined {
+  const lower = word.toLowerCase();
+  return words.find((one) => one.toLowerCase() === lower || one.toLowerCase().startsWith(lower.slice(0, 4)));
+}
+
+/** An object whose unknown keys are errors, never silently dropped. */
+export function part<S extends ObjectShape>(shape: S) {
+  const keys = Object.keys(shape);
+  return object(shape)
+    .typeError(
+      ({ path, value }: { path: string; value: unknown }) =>
+        `${path}: ${quoted(value)} is no group of facts; right would be { … }`,
+    )
+    .nonNullable('null is no group of facts; right would be { … }')
+    .test('keys', (value, context) => {
+      const stray = value && Object.keys(value).find((key) => !keys.includes(key));
+      if (stray === undefined || value === undefined) return true;
+      const meant = closest(stray, keys);
+      return context.createError({
+        message: `${quoted(stray)} is no fact known here; ${meant ? `"${meant}" may be meant` : `known are ${keys.join(', ')}`}`,
+      });
+    });
+}
+
+export const station = <S extends ObjectShape>(shape: S) => part(shape).default(undefined).optional();
+
+export function several<S extends ObjectShape>(shape: S, word: string) {
+  return array(part(shape).default(undefined).required(`a ${word} must be a group of facts { … }`))
+    .typeError(
+      ({ path, value }: { path: string; value: unknown }) =>
+        `${path}: ${quoted(value)} is no list; right would be [ … ]`,
+    )
+    .nonNullable('null is no list; right would be [ … ]')
+    .max(MOST_PARTS, `more than ${MOST_PARTS} entries`)
+    .default(undefined)
+    .optional();
+}
+
+export const labelled = <K extends string>(names: readonly K[], label: (name: K) => string) =>
+  Object.fromEntries(names.map((name) => [name, label(name)])) as Record<K, string>;
+
+export const configuration = (label: string, ask: string, drawing: 'configuration' = 'configuration') =>
+  choice<ConfigurationName>(
+    labelled(CONFIGURATION_NAMES, (name) => name),
+    { label, ask, drawing },
+  );
+
+export const device = (label: string, ask: string, usual: readonly number[]) =>
+  amount('A', [1, 400], usual, { label, ask, drawing: 'device' });
+
+export const TRANSFER_KINDS = {
+  'retrofit-interlock': 'Interlock on the panel',
+  'load-side-switch': 'Load-side transfer switch',
+  'transfer-panel': 'Transfer panel',
+  'whole-house-manual': 'Whole-house switch, manual',
+  'whole-house-automatic': 'Whole-house switch, automatic',
+  'single-circuit-switch': 'Single-circuit switch with inlet',
+  'none-cords': 'None: extension cords only',
+  'none-backfed': 'None: house backfed',
+} as const;
+export type TransferKind = keyof typeof TRANSFER_KINDS;
+
+type Site = Readonly<Record<string, Readonly<Record<string, unknown>> | undefined>>;
+
+/** Asked only with these transfer means. */
+export const withKinds =
+  (...kinds: TransferKind[]): NonNullable<FactMeta['when']> =>
+  (_, site) =>
+    kinds.includes((site as Site).transfer?.kind as TransferKind);
+
+/** Asked wherever something is wired to the house through an inlet. */
+export const withInlet = withKinds(
+  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch',
+); // prettier-ignore
+
+/** Asked only where another fact of the case stands so. */
+export const whenSite =
+  (station: string, key: string, ...values: unknown[]): NonNullable<FactMeta['when']> =>
+  (_, site) =>
+    values.includes((site as Site)[station]?.[key]);

@@ -1,0 +1,45 @@
+import { absence } from '../case';
+import { everyEdition } from '../codebook';
+import type { Look } from './look';
+
+const PER_SITE = everyEdition('guidance');
+
+/** Continuous watts of the source after fuel, altitude and heat; the maker's own figure first. Throws `Missing` where facts lack. */
+export function continuousW(look: Look): number {
+  return look.once('continuous watts', computeContinuousW);
+}
+
+function computeContinuousW(look: Look): number {
+  const ratedW = look.need('source.runningW');
+  if (look.need('source.kind') === 'power-station') return ratedW;
+  const maker = look.known('source.makerSiteW');
+  if (maker !== undefined) return look.step('Continuous watts, the maker’s figure', maker, 'W', 'maker');
+  look.needAll('source.fuel', 'source.altitudeFt', 'source.airF');
+  const fuel = look.need('source.fuel');
+  const fuelPercent =
+    fuel === 'propane' ? look.number('propanePercent') : fuel === 'natural-gas' ? look.number('naturalGasPercent') : 0;
+  const altitudePercent =
+    (Math.max(0, look.need('source.altitudeFt')) / 1000) * look.number('altitudePercentPer1000Ft');
+  const heatPercent = (Math.max(0, look.need('source.airF') - 77) / 10) * look.number('heatPercentPer10F');
+  const share = (percent: number) => Math.max(0, 1 - percent / 100);
+  return look.step(
+    'Continuous watts after fuel, altitude and heat',
+    Math.round(ratedW * share(fuelPercent) * share(altitudePercent) * share(heatPercent)),
+    'W',
+    PER_SITE,
+  );
+}
+
+/** Whether both legs of the house hang on one pole of the source: a 120 V source, or a cord that ties both hots together. */
+export function bridged(look: Look): boolean {
+  return look.once('bridged', computeBridged);
+}
+
+function computeBridged(look: Look): boolean {
+  const kind = look.need('transfer.kind');
+  if (kind === 'single-circuit-switch' || absence('inlet', kind)) return false;
+  if (look.need('source.voltage') === '120') return true;
+  let any = false;
+  for (let i = 0; i < look.cords; i++) any = look.need(`cord[${i}].bridges`) === 'yes' || any;
+  return any;
+}

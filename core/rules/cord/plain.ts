@@ -1,0 +1,85 @@
+import { everyEdition } from '../../codebook';
+import type { Look } from '../../electrical';
+import { Missing } from '../../electrical';
+import { holds, rule, violation, type Finding, type Rule } from '../rule';
+
+type Key = 'part' | 'run' | 'coiled' | 'pullTested';
+interface EachCord extends Omit<Rule, 'station' | 'facts' | 'check'> {
+  readonly key: Key;
+  readonly right: string | readonly string[];
+  /** A part that the question does not speak of, like an adapter that cannot lie in a wall. */
+  readonly skip?: (look: Look, index: number) => boolean;
+  readonly good: string;
+  readonly bad: string;
+  readonly remedy: string;
+}
+
+/** The plain question, asked of every cord: one wrong answer is enough, and is seen although others are unknown. */
+function eachCord({ key, right, skip, good, bad, remedy, ...rest }: EachCord): Rule {
+  const check = (look: Look): Finding => {
+    const missing: string[] = [];
+    for (let i = 0; i < look.cords; i++) {
+      if (skip?.(look, i)) continue;
+      const path = `cord[${i}].${key}` as const;
+      const value = look.known(path);
+      if (value === undefined) missing.push(path);
+      else if (!(right as string | readonly string[]).includes(value))
+        return violation(look.cords > 1 ? `Cord ${i + 1}: ${bad}` : bad, remedy);
+    }
+    if (missing.length > 0) throw new Missing(missing);
+    return holds(good);
+  };
+  return rule({ ...rest, facts: [`cord.${key}`, ...(skip ? ['cord.part'] : [])], check });
+}
+
+/** Adapters lie nowhere and are not wound up. While nobody has said what a part is, it counts as a cord. */
+const adapter = (look: Look, i: number) => look.need(`cord[${i}].part`) !== 'cord';
+
+export default [
+  eachCord({
+    id: 'cord/adapter-listed',
+    holds: 'Every adapter is a listed part with two ends that belong together.',
+    severity: 'correction',
+    cites: everyEdition('110.3(B)'),
+    key: 'part',
+    right: ['cord', 'adapter-listed'],
+    good: 'No home-made or unlisted adapter is in use.',
+    bad: 'a home-made or unlisted adapter is in use.',
+    remedy: 'Take it out of service; use a cord made with the right ends, or a listed adapter.',
+  }),
+  eachCord({
+    id: 'cord/not-fixed-wiring',
+    holds: 'Cords lie free; none runs through or inside the building or is fastened to it.',
+    severity: 'correction',
+    cites: everyEdition('400.12'),
+    key: 'run',
+    right: ['free'],
+    skip: adapter,
+    good: 'Every cord lies free.',
+    bad: 'A cord serves as fixed wiring.',
+    remedy: 'Run a wiring method made for the place from an inlet, and keep the cord outside and free.',
+  }),
+  eachCord({
+    id: 'cord/not-coiled-under-load',
+    holds: 'No cord is wound up while it carries load.',
+    severity: 'advisory',
+    cites: everyEdition('guidance'),
+    key: 'coiled',
+    right: ['no'],
+    skip: adapter,
+    good: 'Every cord is laid out.',
+    bad: 'A cord is wound up under load; it heats in the coil.',
+    remedy: 'Lay it out, or use a shorter one.',
+  }),
+  eachCord({
+    id: 'cord/locks-and-pull-tested',
+    holds: 'Every end locks or stays when pulled.',
+    severity: 'advisory',
+    cites: everyEdition('guidance'),
+    key: 'pullTested',
+    right: ['yes'],
+    good: 'Every end stays when pulled.',
+    bad: 'An end comes off when pulled.',
+    remedy: 'Turn locking ends home; replace worn ends.',
+  }),
+] satisfies Rule[];

@@ -1,0 +1,72 @@
+import { BURIAL_CITES, BURIAL_IN, METHODS, type BurialColumn, type WiringMethod } from '../../codebook';
+import { Missing, type Look } from '../../electrical';
+import { firstOf, holds, rule, violation, without } from '../rule';
+import { stretchName, worstStretch } from './worst-stretch';
+
+/** A stretch whose place nobody knows may be underground. */
+const mayBeUnderground = (look: Look, index: number) => look.need(`feeder.stretches[${index}].place`) === 'underground';
+
+/** 120 V, 20 A or less with GFCI, on its way to one circuit. */
+function small(look: Look): boolean {
+  return (
+    look.need('transfer.kind') === 'single-circuit-switch' &&
+    look.need('source.voltage') === '120' &&
+    look.need('source.outletBreakerA') <= 20 &&
+    look.need('source.outletGfci') === 'yes'
+  );
+}
+
+export default rule({
+  id: 'feeder/burial-depth',
+  holds: 'Every buried stretch has the cover that its wiring method and what lies above it ask for.',
+  severity: 'correction',
+  cites: { '2017': ['300.5(A)'], '2020': ['300.5(A)'], '2023': ['300.5(A)'] },
+  facts: [
+    'transfer.kind', 'source.voltage', 'source.outletBreakerA', 'source.outletGfci',
+    ...['place', 'method', 'burialIn', 'burialUnder'].map((key) => `feeder.stretches.${key}`),
+  ], // prettier-ignore
+  notApplicable: firstOf(without('feeder'), (look) => {
+    let any = false;
+    for (let i = 0; i < look.stretches; i++) any = mayBeUnderground(look, i) || any;
+    return any ? undefined : 'no stretch runs underground';
+  }),
+  check: (look) =>
+    worstStretch(look, (side, index) => {
+      if (!mayBeUnderground(side, index)) return { least: Infinity, finding: holds('Not underground.') };
+      const at = `feeder.stretches[${index}]` as const;
+      side.needAll(`${at}.method`, `${at}.burialIn`, `${at}.burialUnder`);
+      const name = side.need(`${at}.method`);
+      const method: WiringMethod = METHODS[name];
+      const under = side.need(`${at}.burialUnder`);
+      const coverIn = side.need(`${at}.burialIn`);
+      if (!method.burial)
+        throw new Missing(
+          [`${at}.method`],
+          `The burial table has no column for ${method.label.toLowerCase()}; it may be buried only if its listing says so and how deep.`,
+        );
+      let column: BurialColumn = method.burial;
+      if (coverIn < BURIAL_IN[column][under] && column !== 'rigid-metal' && small(side)) column = 'small-gfci';
+      const leastIn = side.step(
+        column === 'small-gfci' ? 'Least cover, 120 V, 20 A or less with GFCI' : `Least cover, ${name}`,
+        BURIAL_IN[column][under],
+        'in',
+        BURIAL_CITES,
+      );
+      const detail = { found: coverIn, allowed: leastIn, unit: 'in' };
+      const words = `${coverIn} in of cover (${stretchName(side, index)}), ${leastIn} in needed.`;
+      const other = BURIAL_IN['rigid-metal'][under];
+      return {
+        least: coverIn - leastIn,
+        finding:
+          coverIn >= leastIn
+            ? holds(words, detail)
+            : violation(
+                words,
+                coverIn >= other && column !== 'rigid-metal'
+                  ? `Bury it ${leastIn} in deep, or run it in rigid metal conduit, which may lie at ${other} in.`
+                  : `Bury it ${leastIn} in deep.`,
+                detail,
+              ),
+      };
+    }),
+});

@@ -1,0 +1,42 @@
+import { AREA_CMIL, everyEdition } from '../../codebook';
+import { conductorOf, rounded, stretchAmpacityOf } from '../../electrical';
+import { holds, rule, violation, without } from '../rule';
+import { stretchName, worstStretch } from './worst-stretch';
+
+export default rule({
+  id: 'feeder/neutral-size',
+  holds: 'The neutral carries the largest unbalanced current that the source outlet’s breaker lets pass.',
+  severity: 'correction',
+  cites: everyEdition('220.61'),
+  facts: [
+    'transfer.kind', 'source.outletBreakerA', 'source.voltage', 'feeder.inletTerminal', 'feeder.houseTerminal',
+    ...['sizeAwg', 'neutralAwg', 'method', 'insulation', 'metal', 'ambientC', 'otherCarrying'].map((key) => `feeder.stretches.${key}`),
+  ], // prettier-ignore
+  notApplicable: without('feeder'),
+  check: (look) =>
+    worstStretch(look, (side, index) => {
+      const hot = side.attempt((one) => conductorOf(one, index));
+      const neutral = side.attempt((one) => conductorOf(one, index, 'neutralAwg'));
+      side.requireAll(hot, neutral);
+      const [hotSize, neutralSize] = [hot.value!.size, neutral.value!.size];
+      const detail = { found: neutralSize, allowed: hotSize, unit: 'AWG' };
+      if (AREA_CMIL.rows[neutralSize]! >= AREA_CMIL.rows[hotSize]!)
+        return { least: Infinity, finding: holds(`${neutralSize} AWG neutral beside ${hotSize} AWG hots.`, detail) };
+      const ampacity = side.attempt((one) => stretchAmpacityOf(one, index, neutralSize).ampacityA);
+      const device = side.attempt((one) => one.need('source.outletBreakerA'));
+      side.requireAll(ampacity, device);
+      const [ampacityA, deviceA] = [rounded(ampacity.value!), device.value!];
+      const words = `${neutralSize} AWG neutral (${stretchName(side, index)}) carries ${ampacityA} A; up to ${deviceA} A may return on it.`;
+      return {
+        least: ampacityA,
+        finding:
+          ampacityA >= deviceA
+            ? holds(words, { found: ampacityA, allowed: deviceA, unit: 'A' })
+            : violation(words, `Pull a neutral of ${hotSize} AWG, like the hots.`, {
+                found: ampacityA,
+                allowed: deviceA,
+                unit: 'A',
+              }),
+      };
+    }),
+});

@@ -1,0 +1,24 @@
+import { everyEdition } from '../../codebook';
+import { holds, rule, violation, without } from '../rule';
+import { stretchName, worstStretch } from './worst-stretch';
+
+export default rule({
+  id: 'feeder/physical-protection',
+  holds: 'Every stretch is guarded where it can be hit, nailed or mown.',
+  severity: 'correction',
+  cites: everyEdition('300.4', '300.5(D)'),
+  facts: ['transfer.kind', 'feeder.stretches.protected', 'feeder.stretches.place'],
+  notApplicable: without('feeder'),
+  check: (look) =>
+    worstStretch(look, (side, index) =>
+      side.need(`feeder.stretches[${index}].protected`) === 'yes'
+        ? { least: 1, finding: holds('Guarded all the way.') }
+        : {
+            least: 0,
+            finding: violation(
+              `Not guarded from damage (${stretchName(side, index)}).`,
+              'Add nail plates, guards, or conduit; where it leaves the earth, from 18 in below grade to 8 ft above.',
+            ),
+          },
+    ),
+});

@@ -1,0 +1,75 @@
+import {
+  CONDUCTOR_AREA_IN2,
+  METHODS,
+  RACEWAY_FILL_CITES,
+  fillShare,
+  racewayAreaIn2,
+  smallestRaceway,
+  type WiringMethod,
+} from '../../codebook';
+import { conductorOf, rounded, type Look } from '../../electrical';
+import { firstOf, holds, rule, violation, without } from '../rule';
+import { stretchName, worstStretch } from './worst-stretch';
+
+const kindOf = (look: Look, index: number) =>
+  (METHODS[look.need(`feeder.stretches[${index}].method`)] as WiringMethod).fill;
+
+export default rule({
+  id: 'feeder/raceway-fill',
+  holds: 'The conductors leave enough of every raceway free.',
+  severity: 'correction',
+  cites: RACEWAY_FILL_CITES,
+  facts: [
+    'transfer.kind',
+    ...['method', 'insulation', 'metal', 'sizeAwg', 'groundAwg', 'neutralAwg', 'racewayIn', 'othersInRaceway'].map(
+      (key) => `feeder.stretches.${key}`,
+    ),
+  ],
+  notApplicable: firstOf(without('feeder'), (look) => {
+    let any = false;
+    for (let i = 0; i < look.stretches; i++) any = kindOf(look, i) !== undefined || any;
+    return any ? undefined : 'no stretch runs in a raceway';
+  }),
+  check: (look) =>
+    worstStretch(look, (side, index) => {
+      const kind = kindOf(side, index);
+      if (!kind) return { least: Infinity, finding: holds('No raceway.') };
+      const at = `feeder.stretches[${index}]` as const;
+      side.needAll(`${at}.insulation`, `${at}.racewayIn`, `${at}.othersInRaceway`);
+      const hot = side.attempt((one) => conductorOf(one, index).size);
+      const neutral = side.attempt((one) => conductorOf(one, index, 'neutralAwg').size);
+      const ground = side.attempt((one) => conductorOf(one, index, 'groundAwg').size);
+      side.requireAll(hot, neutral, ground);
+      const insulation = side.need(`${at}.insulation`);
+      const others = side.need(`${at}.othersInRaceway`);
+      const area = (size: keyof (typeof CONDUCTOR_AREA_IN2)[typeof insulation]) =>
+        CONDUCTOR_AREA_IN2[insulation][size]!;
+      const count = 4 + others;
+      const takenIn2 = side.step(
+        `${count} conductors, the ground counted with insulation`,
+        rounded((2 + others) * area(hot.value!) + area(neutral.value!) + area(ground.value!)),
+        'in²',
+        'Chapter 9 Table 5',
+      );
+      const size = side.need(`${at}.racewayIn`);
+      const insideIn2 = side.step(`${kind} ${size} in, inside`, racewayAreaIn2(kind, size), 'in²', 'Chapter 9 Table 4');
+      const share = side.step(`Share that ${count} conductors may take`, fillShare(count), '×', 'Chapter 9 Table 1');
+      const mayIn2 = side.step('They may take', rounded(insideIn2 * share), 'in²', `${insideIn2} × ${share}`);
+      const larger = smallestRaceway(kind, count, takenIn2);
+      const words = `${takenIn2} in² taken (${stretchName(side, index)}), ${mayIn2} in² allowed.`;
+      const detail = { found: takenIn2, allowed: mayIn2, unit: 'in²' };
+      return {
+        least: mayIn2 - takenIn2,
+        finding:
+          takenIn2 <= mayIn2
+            ? holds(words, detail)
+            : violation(
+                words,
+                larger
+                  ? `The smallest ${kind} that takes them is ${larger} in.`
+                  : 'No size of the table takes them; split them over two raceways.',
+                detail,
+              ),
+      };
+    }),
+});

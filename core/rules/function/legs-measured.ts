@@ -1,0 +1,49 @@
+import { everyEdition } from '../../codebook';
+import { bridged } from '../../electrical';
+import { firstOf, holds, onlyWith, rule, violation, without } from '../rule';
+
+/** Below this a leg counts as not fed at all, V. */
+const FED_V = 60;
+/** Above this the two legs stand against each other, V. */
+const ACROSS_V = 180;
+
+export default rule({
+  id: 'function/legs-measured',
+  holds: 'Both legs are fed, and stand to each other as the source says.',
+  severity: 'correction',
+  cites: everyEdition('guidance', '110.3(B)'),
+  facts: ['transfer.kind', 'source.voltage', 'cord.bridges', 'function.legAV', 'function.legBV', 'function.legsV'],
+  notApplicable: firstOf(
+    without('transfer'),
+    without('inlet'),
+    onlyWith(
+      ['retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic'],
+      'one circuit alone has no two legs',
+    ),
+  ),
+  check: (look) => {
+    look.needAll('function.legAV', 'function.legBV', 'function.legsV');
+    const [a, b, across] = [look.need('function.legAV'), look.need('function.legBV'), look.need('function.legsV')];
+    const dead = a < FED_V ? 'A' : b < FED_V ? 'B' : undefined;
+    if (dead)
+      return violation(
+        `Leg ${dead} has ${dead === 'A' ? a : b} V: it is not fed.`,
+        'Find the open pole: breaker, inlet, cord, or both poles on one leg.',
+      );
+    const onePole = bridged(look);
+    const detail = { found: across, allowed: onePole ? 0 : 240, unit: 'V' };
+    if (!onePole && across < ACROSS_V)
+      return violation(
+        `${across} V from leg to leg: both legs hang on one pole of the source.`,
+        'Find what bridges the legs: cord, adapter, or a breaker with both poles on one leg.',
+        detail,
+      );
+    if (onePole && across >= ACROSS_V)
+      return violation(
+        `${across} V from leg to leg, though one pole is said to feed both.`,
+        'Look again at source and cords: the record does not fit the meter.',
+        detail,
+      );
+    return holds(`${a} V, ${b} V, ${across} V from leg to leg.`, detail);
+  },
+});

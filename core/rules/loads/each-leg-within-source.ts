@@ -1,0 +1,58 @@
+import { everyEdition } from '../../codebook';
+import { bridged, continuousW } from '../../electrical';
+import { legSums, loadToMove, plannedLoads } from '../../loads';
+import { holds, rule, violation } from '../rule';
+
+export default rule({
+  id: 'loads/each-leg-within-source',
+  holds: 'What may run at once stays within the source, each leg by itself.',
+  severity: 'hazard',
+  cites: everyEdition('702.4'),
+  facts: [
+    'transfer.kind', 'source.kind', 'source.voltage', 'source.runningW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF', 'cord.bridges',
+    ...['plan', 'volts', 'runningW', 'slot'].map((key) => `loads.circuits.${key}`),
+  ], // prettier-ignore
+  check: (look) => {
+    const source = look.attempt(continuousW);
+    const planned = look.attempt(plannedLoads);
+    const volts = look.attempt((side) => side.need('source.voltage'));
+    const onePole = look.attempt(bridged);
+    look.requireAll(source, planned, volts, onePole);
+    const sums = legSums(planned.value!);
+    const sourceW = source.value!;
+    look.step('At once in all', sums.total, 'W', 'all that run, and the largest of those that take turns');
+    if (sums.total > sourceW)
+      return violation(
+        `${sums.total} W at once, ${sourceW} W from the source.`,
+        `Keep ${sums.total - sourceW} W off, or let loads take turns.`,
+        {
+          found: sums.total,
+          allowed: sourceW,
+          unit: 'W',
+        },
+      );
+    const twoLegs =
+      volts.value === '120/240' && !onePole.value && planned.value!.every((one) => one.legs !== undefined);
+    if (!twoLegs)
+      return holds(`${sums.total} W at once, ${sourceW} W from the source.`, {
+        found: sums.total,
+        allowed: sourceW,
+        unit: 'W',
+      });
+    const legW = look.step('Half of the source on each leg', sourceW / 2, 'W', `${sourceW} W ÷ 2`);
+    look.step('Leg A', sums.A, 'W', 'slots in rows 1, 3, 5 …');
+    look.step('Leg B', sums.B, 'W', 'slots in rows 2, 4, 6 …');
+    const heavy = sums.A >= sums.B ? 'A' : 'B';
+    const detail = { found: sums[heavy], allowed: legW, unit: 'W' };
+    if (sums[heavy] <= legW)
+      return holds(`${sums.A} W on leg A, ${sums.B} W on leg B, ${legW} W each from the source.`, detail);
+    const move = loadToMove(planned.value!, legW);
+    return violation(
+      `${sums[heavy]} W on leg ${heavy}, ${legW} W allowed, although ${sums.total} W is within ${sourceW} W.`,
+      move
+        ? `Move ${move.name} to the other leg, or let it take turns.`
+        : `Keep ${sums[heavy] - legW} W off leg ${heavy}, or let loads take turns.`,
+      detail,
+    );
+  },
+});

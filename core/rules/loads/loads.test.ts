@@ -1,0 +1,187 @@
+import {
+  BACKFED,
+  BRIDGED,
+  CORDS_ONLY,
+  SINGLE,
+  STATION_UNIT,
+  SWITCH,
+  at,
+  ruleTable,
+  saying,
+  type Facts,
+} from '../../test/rule-table';
+
+/** The good house's two circuits, of so many watts on leg A (slot 1) and leg B (slot 3). */
+const legs = (a: number, b: number, more: Facts = {}): Facts => ({
+  ...at('loads.circuits[0]', { slot: 1, runningW: a, startingW: a }),
+  ...at('loads.circuits[1]', { slot: 3, runningW: b, startingW: b }),
+  ...more,
+});
+/** Worked case 7: a power station of 6 kW, 3 kW a leg. */
+const SIX_KW: Facts = { ...STATION_UNIT, 'source.runningW': 6000, 'source.startingW': 6000 };
+const third = (facts: Readonly<Record<string, unknown>>): Facts =>
+  at('loads.circuits[2]', {
+    use: 'well-pump',
+    plan: 'run',
+    volts: '120',
+    slot: 2,
+    runningW: 0,
+    startingW: 0,
+    neutralGroup: 'own',
+    sizeAwg: '12',
+    ...facts,
+  });
+
+ruleTable('loads/each-leg-within-source', {
+  holds: [
+    {},
+    [legs(2900, 800, SIX_KW), { found: 2900, allowed: 3000 }],
+    legs(3000, 3000, SIX_KW),
+    [legs(2000, 1000, { ...SIX_KW, ...third({ volts: '240', runningW: 2000 }) }), { found: 3000 }], // half on each leg
+    legs(2900, 0, { ...SIX_KW, ...third({ plan: 'in-turn', runningW: 100 }) }),
+    { ...CORDS_ONLY, ...legs(3500, 0), 'loads.circuits[0].slot': undefined, 'loads.circuits[1].slot': undefined },
+    legs(3400, 0, BRIDGED), // one pole feeds both
+    legs(3343, 3343), // 6687 W after altitude and heat
+    legs(9000, 0, { ...SIX_KW, 'loads.circuits[0].plan': 'off' }),
+  ],
+  violation: [
+    [
+      legs(3300, 400, SIX_KW),
+      { severity: 'hazard', found: 3300, allowed: 3000, reason: saying('3700 W is within 6000 W') },
+    ],
+    [legs(2000, 400, { ...SIX_KW, ...third({ runningW: 1100 }) }), { remedy: saying('Move circuit 3, Well pump') }],
+    [legs(3344, 0), { allowed: 3343.5 }],
+    [legs(4000, 3000, SIX_KW), { found: 7000, allowed: 6000, remedy: saying('Keep 1000 W off') }],
+    [legs(2000, 0, { ...SIX_KW, ...third({ plan: 'in-turn', runningW: 1001 }) }), { found: 3001 }],
+    legs(3500, 3501, BRIDGED),
+    [legs(7001, 0, CORDS_ONLY), { found: 7001, allowed: 6687 }],
+  ],
+  unproven: [
+    [
+      { 'loads.circuits[1].slot': undefined, 'loads.circuits[0].runningW': undefined },
+      ['loads.circuits[0].runningW', 'loads.circuits[1].slot'],
+    ],
+    [
+      { 'loads.circuits[0].plan': undefined, 'source.voltage': undefined },
+      ['loads.circuits[0].plan', 'source.voltage'],
+    ],
+    [{ 'loads.circuits': undefined } as Facts, ['loads.circuits[0].plan']],
+  ],
+});
+
+ruleTable('loads/starting-surge', {
+  holds: [
+    [{}, { found: 2600, allowed: 8359 }], // 8750 × 6687 ÷ 7000
+    [legs(2000, 3000, { ...SIX_KW, 'loads.circuits[0].startingW': 3000 }), { found: 6000, allowed: 6000 }],
+    { 'loads.circuits[0].startingW': 0 },
+    { 'source.startingW': 100 }, // never less than the running watts
+  ],
+  violation: [
+    [
+      legs(2000, 3000, { ...SIX_KW, 'loads.circuits[0].startingW': 3001 }),
+      {
+        severity: 'correction',
+        found: 6001,
+        allowed: 6000,
+        reason: saying('circuit 1, Refrigerator'),
+        remedy: saying('1 W'),
+      },
+    ],
+  ],
+  unproven: [
+    [
+      { 'source.startingW': undefined, 'loads.circuits[1].startingW': undefined },
+      ['source.startingW', 'loads.circuits[1].startingW'],
+    ],
+  ],
+});
+
+const PUMP = third({ volts: '240', runningW: 1000 });
+ruleTable('loads/240v-on-120v-source', {
+  holds: [BRIDGED, { ...BRIDGED, ...PUMP, 'loads.circuits[2].plan': 'off' }],
+  violation: [
+    [
+      { ...BRIDGED, ...PUMP },
+      { severity: 'hazard', found: 0, allowed: 240 },
+    ],
+    { ...BRIDGED, ...PUMP, 'loads.circuits[2].plan': 'in-turn' },
+    { 'cord[0].bridges': 'yes', ...PUMP },
+  ],
+  unproven: [[{ ...BRIDGED, 'loads.circuits[0].volts': undefined }, ['loads.circuits[0].volts']]],
+  notApplicable: [{}, PUMP, CORDS_ONLY, { ...SINGLE, ...BRIDGED }],
+});
+
+/** Worked case 6: a pair on one neutral, 14 A on each hot. */
+const PAIR = legs(1680, 1680, {
+  ...at('loads.circuits[0]', { neutralGroup: 'a', sizeAwg: '12' }),
+  ...at('loads.circuits[1]', { neutralGroup: 'a', sizeAwg: '12' }),
+});
+ruleTable('loads/shared-neutral-within-rating', {
+  holds: [
+    [PAIR, { found: 0, allowed: 20 }],
+    [{ ...PAIR, 'loads.circuits[0].runningW': 2400, 'loads.circuits[1].runningW': 0 }, { found: 20 }],
+    [{ ...BRIDGED, ...PAIR, 'loads.circuits[0].runningW': 1200, 'loads.circuits[1].runningW': 1200 }, { found: 20 }],
+    [
+      { ...PAIR, 'loads.circuits[0].sizeAwg': '8', 'loads.circuits[1].sizeAwg': '8', ...BRIDGED },
+      { found: 28, allowed: 40 },
+    ],
+  ],
+  violation: [
+    [
+      { ...BRIDGED, ...PAIR },
+      { severity: 'hazard', found: 28, allowed: 20, unit: 'A', remedy: saying('120/240') },
+    ],
+    [
+      { ...PAIR, 'loads.circuits[1].slot': 5 },
+      { found: 28, remedy: saying('other leg') },
+    ], // rows 1 and 3: both on leg A
+    [
+      {
+        ...PAIR,
+        'loads.circuits[0].sizeAwg': '14',
+        'loads.circuits[0].runningW': 3600,
+        'loads.circuits[1].runningW': 1788,
+      },
+      { found: 15.1, allowed: 15 },
+    ],
+  ],
+  unproven: [
+    [{ ...PAIR, 'loads.circuits[1].sizeAwg': undefined }, ['loads.circuits[1].sizeAwg']],
+    [{ 'loads.circuits[0].neutralGroup': undefined }, ['loads.circuits[0].neutralGroup']],
+  ],
+  notApplicable: [{}, { ...PAIR, 'loads.circuits[1].plan': 'off' }, { ...PAIR, ...CORDS_ONLY }, BACKFED],
+});
+
+ruleTable('loads/leg-balance', {
+  holds: [legs(1000, 500), legs(0, 0), [legs(600, 1000), { found: 60 }]],
+  violation: [[legs(2900, 800, SIX_KW), { severity: 'advisory', found: 27.586, allowed: 50 }], legs(499, 1000)],
+  unproven: [[{ 'loads.circuits[0].slot': undefined }, ['loads.circuits[0].slot']]],
+  notApplicable: [CORDS_ONLY, BRIDGED, SINGLE],
+});
+
+const moved = (facts: Readonly<Record<string, unknown>>): Facts => ({
+  ...SWITCH,
+  'transfer.circuitLimitA': 30,
+  ...at('loads.circuits[0]', { moved: 'yes', switchBreakerA: 20, ...facts }),
+  'loads.circuits[1].moved': 'no',
+});
+ruleTable('loads/switch-circuit-limit', {
+  holds: [
+    [moved({}), { found: 20, allowed: 30 }],
+    moved({ switchBreakerA: 30 }),
+    moved({ moved: 'no', switchBreakerA: 50 }),
+  ],
+  violation: [
+    [moved({ switchBreakerA: 35 }), { severity: 'correction', found: 35, allowed: 30 }],
+    [
+      { ...moved({}), ...at('loads.circuits[1]', { moved: 'yes', switchBreakerA: 50 }) },
+      { found: 50, reason: saying('Lights') },
+    ],
+  ],
+  unproven: [
+    [{ ...moved({}), 'transfer.circuitLimitA': undefined }, ['transfer.circuitLimitA']],
+    [{ ...moved({}), 'loads.circuits[1].moved': undefined }, ['loads.circuits[1].moved']],
+    [moved({ switchBreakerA: undefined }), ['loads.circuits[0].switchBreakerA']],
+  ],
+  notApplicable: [{}, SINGLE],
+});

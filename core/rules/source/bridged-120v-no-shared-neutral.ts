@@ -1,0 +1,24 @@
+import { everyEdition } from '../../codebook';
+import { bridged } from '../../electrical';
+import { circuitName, neutralGroups, plannedCircuits } from '../../loads';
+import { firstOf, holds, rule, violation, without } from '../rule';
+
+export default rule({
+  id: 'source/bridged-120v-no-shared-neutral',
+  holds: 'Where one pole of the source feeds both legs, no two circuits that run share a neutral.',
+  severity: 'hazard',
+  cites: everyEdition('210.4', '240.4'),
+  facts: ['transfer.kind', 'source.voltage', 'cord.bridges', 'loads.circuits.plan', 'loads.circuits.neutralGroup'],
+  notApplicable: firstOf(without('inlet'), (look) =>
+    bridged(look) ? undefined : 'the two legs are not fed from one pole',
+  ),
+  check: (look) => {
+    const pair = neutralGroups(look, plannedCircuits(look))[0];
+    return pair
+      ? violation(
+          `${pair.map((i) => circuitName(look, i)).join(' and ')} share a neutral that carries the sum of both, not the difference.`,
+          'Keep one of the pair off and lock it, give each its own neutral, or use a 120/240 V source.',
+        )
+      : holds('No pair that runs shares a neutral.');
+  },
+});

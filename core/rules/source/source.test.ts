@@ -1,0 +1,183 @@
+import {
+  BACKFED,
+  BRIDGED,
+  CORDS_ONLY,
+  SINGLE,
+  STATION_UNIT,
+  askedTable,
+  at,
+  ruleTable,
+  saying,
+} from '../../test/rule-table';
+
+const LARGE = { 'source.runningW': 15_001 };
+const pair = { ...at('loads.circuits[0]', { neutralGroup: 'a' }), ...at('loads.circuits[1]', { neutralGroup: 'a' }) };
+
+ruleTable('source/nameplate-read', {
+  holds: [{}],
+  violation: [
+    [{ 'source.nameplate': 'missing' }, { severity: 'correction', reason: saying('missing') }],
+    [{ 'source.nameplate': 'illegible', 'source.runningW': undefined }, { reason: saying('illegible') }],
+  ],
+  unproven: [
+    [
+      { 'source.voltage': undefined, 'source.runningW': undefined, 'source.fuel': 'not-seen' },
+      ['source.voltage', 'source.runningW', 'source.fuel'],
+    ],
+    [{ 'source.nameplate': undefined }, ['source.nameplate']],
+  ],
+});
+
+ruleTable('source/rating-for-fuel-and-site', {
+  holds: [
+    [{}, { found: 1300, allowed: 6687 }], // 7000 × 0.965 × 0.99
+    [{ 'source.fuel': 'propane' }, { allowed: 6019 }], // × 0.9
+    [{ 'source.fuel': 'natural-gas' }, { allowed: 5350 }], // × 0.8
+    [{ 'source.altitudeFt': -200, 'source.airF': 60 }, { allowed: 7000 }], // nothing gained below sea level or in the cold
+    [{ 'source.airF': 107 }, { allowed: 6552 }], // 7000 × 0.965 × 0.97
+    [{ 'source.makerSiteW': 5000, 'source.fuel': undefined }, { allowed: 5000 }], // the maker's figure first
+    [{ ...STATION_UNIT, 'source.altitudeFt': undefined }, { allowed: 7000 }],
+    [{ 'loads.circuits[0].runningW': 6087 }, { found: 6687 }],
+  ],
+  violation: [
+    [
+      { 'loads.circuits[0].runningW': 6088 },
+      { severity: 'advisory', found: 6688, allowed: 6687, remedy: saying('6687 W') },
+    ],
+    [{ 'source.altitudeFt': 15_000, 'source.airF': 130, 'source.runningW': 2600 }, { allowed: 1170 }],
+  ],
+  unproven: [
+    [
+      { 'source.altitudeFt': undefined, 'source.airF': 'not-seen', 'loads.circuits[0].plan': undefined },
+      ['source.altitudeFt', 'source.airF', 'loads.circuits[0].plan'],
+    ],
+    [{ 'source.kind': undefined }, ['source.kind']],
+  ],
+});
+
+ruleTable('source/gfci-on-small-portable', {
+  holds: [
+    {},
+    { 'source.receptacles120': 'interlocked' },
+    { 'source.receptacles120': 'none-fitted', 'source.neutralBond': 'bonded' },
+    { 'source.neutralBond': 'bonded' },
+    { ...BRIDGED, 'source.receptacles120': 'some-unprotected' },
+    { 'source.runningW': 15_000 },
+  ],
+  violation: [
+    [{ 'source.receptacles120': 'some-unprotected' }, { severity: 'correction' }],
+    { 'source.receptacles120': 'some-unprotected', 'source.neutralBond': 'bonded' },
+    { 'source.receptacles120': 'interlocked', 'source.neutralBond': 'bonded' },
+    { ...BRIDGED, 'source.receptacles120': 'some-unprotected', 'source.neutralBond': 'bonded' },
+  ],
+  unproven: [
+    [
+      { 'source.receptacles120': undefined, 'source.neutralBond': undefined },
+      ['source.neutralBond', 'source.receptacles120'],
+    ],
+    [{ 'source.runningW': undefined }, ['source.runningW']],
+  ],
+  notApplicable: [STATION_UNIT, LARGE],
+});
+
+askedTable('source/over-15kw-disconnect', 'source.disconnect', ['no'], 'correction', {
+  base: { ...LARGE, 'source.disconnect': 'yes' },
+  notApplicable: [{}, { 'source.runningW': 15_000 }, { ...LARGE, ...CORDS_ONLY }],
+});
+askedTable('source/small-portable-cord-connected', 'source.connection', ['permanent'], 'correction', {
+  base: { 'source.runningW': 15_000 },
+  notApplicable: [LARGE, CORDS_ONLY, BACKFED],
+});
+askedTable('source/not-field-altered-bond', 'source.bondAltered', ['jumper', 'plug', 'removed'], 'correction', {
+  right: ['none'],
+  notApplicable: [CORDS_ONLY],
+});
+ruleTable('source/not-field-altered-bond', {
+  holds: [SINGLE, BACKFED],
+  violation: [[{ ...SINGLE, 'source.bondAltered': 'jumper' }, { remedy: saying('Take the jumper') }]],
+  unproven: [[{ 'transfer.kind': undefined }, ['transfer.kind']]],
+});
+
+const BONDED = { 'source.neutralBond': 'bonded' } as const;
+ruleTable('source/neutral-state-proved', {
+  holds: [
+    [{}, { found: 'floating' }],
+    [{ ...BONDED, 'source.neutralFrameOhm': 1 }, { found: 'bonded' }],
+    { ...BONDED, 'source.neutralFrameOhm': 0 },
+  ],
+  violation: [
+    [{ ...BONDED }, { severity: 'correction', found: 'floating', allowed: 'bonded' }],
+    [{ 'source.neutralFrameOhm': 0.5 }, { found: 'bonded' }],
+  ],
+  unproven: [
+    [{ 'source.neutralFrameOhm': 1.1 }, ['source.neutralFrameOhm']],
+    [{ 'source.neutralFrameOhm': 999_999 }, ['source.neutralFrameOhm']],
+    [
+      { 'source.neutralFrameOhm': undefined, 'source.neutralBond': undefined },
+      ['source.neutralBond', 'source.neutralFrameOhm'],
+    ],
+  ],
+});
+
+ruleTable('source/volts-and-hertz', {
+  holds: [
+    {},
+    [
+      { 'function.legAV': 114, 'function.legBV': 126, 'function.legsV': 228, 'function.hertz': 58 },
+      { reason: expect.not.stringContaining('tolerable') as never },
+    ],
+    [{ 'function.legAV': 110, 'function.legsV': 252, 'function.hertz': 63 }, { reason: saying('tolerable') }],
+    [{ 'function.legBV': 127 }, { reason: saying('tolerable') }],
+    { ...BRIDGED, 'function.legsV': 0 },
+  ],
+  violation: [
+    [{ 'function.legAV': 109.9 }, { severity: 'advisory', found: 109.9, allowed: 110, reason: saying('leg A') }],
+    [{ 'function.legBV': 127.1 }, { allowed: 127, reason: saying('leg B') }],
+    [{ 'function.legsV': 227 }, { allowed: 228 }],
+    [{ 'function.legsV': 253 }, { allowed: 252 }],
+    [{ 'function.hertz': 57.9 }, { allowed: 58, unit: 'Hz' }],
+    [{ 'function.hertz': 63.1 }, { allowed: 63 }],
+  ],
+  unproven: [
+    [{ 'function.hertz': undefined, 'function.legAV': undefined }, ['function.legAV', 'function.hertz']],
+    [{ 'source.voltage': undefined }, ['source.voltage']],
+  ],
+  notApplicable: [CORDS_ONLY, SINGLE, BACKFED],
+});
+
+const WELL = at('loads.circuits[0]', { use: 'well-pump', volts: '240' });
+ruleTable('source/240v-loads-need-240v-source', {
+  holds: [
+    BRIDGED,
+    { ...BRIDGED, ...WELL, 'loads.circuits[0].plan': 'off' },
+    { ...BRIDGED, ...WELL, 'loads.circuits[0].plan': 'in-turn' },
+  ],
+  violation: [
+    [
+      { ...BRIDGED, ...WELL },
+      { severity: 'hazard', found: 120, allowed: 240, reason: saying('Well pump') },
+    ],
+  ],
+  unproven: [[{ ...BRIDGED, 'loads.circuits[1].volts': undefined }, ['loads.circuits[1].volts']]],
+  notApplicable: [{}, WELL],
+});
+
+ruleTable('source/bridged-120v-no-shared-neutral', {
+  holds: [
+    BRIDGED,
+    { ...BRIDGED, ...pair, 'loads.circuits[1].plan': 'off' },
+    { ...BRIDGED, 'loads.circuits[0].neutralGroup': 'a', 'loads.circuits[1].neutralGroup': 'b' },
+  ],
+  violation: [
+    [
+      { ...BRIDGED, ...pair },
+      { severity: 'hazard', reason: saying('Refrigerator and circuit 2, Lights') },
+    ],
+    { 'cord[0].bridges': 'yes', ...pair },
+  ],
+  unproven: [
+    [{ ...BRIDGED, 'loads.circuits[0].neutralGroup': undefined }, ['loads.circuits[0].neutralGroup']],
+    [{ 'cord[0].bridges': undefined, ...pair }, ['cord[0].bridges']],
+  ],
+  notApplicable: [pair, { ...SINGLE, ...BRIDGED, ...pair }, CORDS_ONLY],
+});

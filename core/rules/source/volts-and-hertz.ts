@@ -1,0 +1,64 @@
+import { everyEdition } from '../../codebook';
+import { bridged } from '../../electrical';
+import { firstOf, holds, onlyWith, rule, violation, without } from '../rule';
+
+const REMEDY = 'Have the governor and the voltage set as the maker says; check again under load.';
+
+export default rule({
+  id: 'source/volts-and-hertz',
+  holds: 'Under load the source gives 114 to 126 V a leg, 228 to 252 V leg to leg, and 58 to 63 Hz.',
+  severity: 'advisory',
+  cites: everyEdition('guidance'),
+  facts: [
+    'transfer.kind',
+    'source.voltage',
+    'cord.bridges',
+    'function.legAV',
+    'function.legBV',
+    'function.legsV',
+    'function.hertz',
+  ],
+  notApplicable: firstOf(
+    without('transfer'),
+    without('inlet'),
+    onlyWith(
+      ['retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic'],
+      'one circuit alone has no two legs to measure',
+    ),
+  ),
+  check: (look) => {
+    look.needAll('function.legAV', 'function.legBV', 'function.legsV', 'function.hertz');
+    const legs = [look.need('function.legAV'), look.need('function.legBV')];
+    const across = look.need('function.legsV');
+    const hertz = look.need('function.hertz');
+    const onePole = bridged(look);
+    const [least, most] = [look.number('legLeastV'), look.number('legMostV')];
+    for (const [i, volts] of legs.entries())
+      if (volts < least || volts > most)
+        return violation(`${volts} V on leg ${'AB'[i]}, ${least} to ${most} V tolerable.`, REMEDY, {
+          found: volts,
+          allowed: volts < least ? least : most,
+          unit: 'V',
+        });
+    if (!onePole) {
+      const [low, high] = [look.number('legsLowV'), look.number('legsHighV')];
+      if (across < low || across > high)
+        return violation(`${across} V leg to leg, ${low} to ${high} V good.`, REMEDY, {
+          found: across,
+          allowed: across < low ? low : high,
+          unit: 'V',
+        });
+    }
+    const [slow, fast] = [look.number('hertzLow'), look.number('hertzHigh')];
+    if (hertz < slow || hertz > fast)
+      return violation(`${hertz} Hz under load, ${slow} to ${fast} Hz good.`, REMEDY, {
+        found: hertz,
+        allowed: hertz < slow ? slow : fast,
+        unit: 'Hz',
+      });
+    const [low, high] = [look.number('legLowV'), look.number('legHighV')];
+    return legs.every((volts) => volts >= low && volts <= high)
+      ? holds(`${legs.join(' and ')} V, ${hertz} Hz.`)
+      : holds(`${legs.join(' and ')} V, ${hertz} Hz: tolerable, though outside ${low} to ${high} V.`);
+  },
+});

@@ -1,0 +1,38 @@
+import { everyEdition } from '../../codebook';
+import { rounded } from '../../electrical';
+import { firstOf, holds, rule, violation, without } from '../rule';
+
+export default rule({
+  id: 'transfer/fastened-and-torqued',
+  holds: 'Terminals and fasteners have the maker’s torque, measured with a tool.',
+  severity: 'correction',
+  cites: everyEdition('110.14(D)'),
+  facts: ['transfer.kind', 'transfer.makerTorqueLbIn', 'transfer.torqueLbIn', 'transfer.torqueTool'],
+  notApplicable: firstOf(without('transfer'), without('inlet')),
+  check: (look) => {
+    look.needAll('transfer.makerTorqueLbIn', 'transfer.torqueLbIn', 'transfer.torqueTool');
+    const makerLbIn = look.need('transfer.makerTorqueLbIn');
+    const foundLbIn = look.need('transfer.torqueLbIn');
+    const percent = look.number('torquePercent');
+    const detail = { found: foundLbIn, allowed: makerLbIn, unit: 'lb-in' };
+    if (look.need('transfer.torqueTool') === 'no')
+      return violation(
+        'No torque tool was used; the number is a guess.',
+        `Set it to ${makerLbIn} lb-in with a calibrated tool.`,
+        detail,
+      );
+    const off = look.step(
+      'Off the maker’s value',
+      rounded((Math.abs(foundLbIn - makerLbIn) / makerLbIn) * 100),
+      '%',
+      `${foundLbIn} of ${makerLbIn} lb-in`,
+    );
+    return off <= percent
+      ? holds(`${foundLbIn} lb-in found, ${makerLbIn} lb-in asked for.`, detail)
+      : violation(
+          `${foundLbIn} lb-in found, ${makerLbIn} lb-in asked for.`,
+          `Set it to ${makerLbIn} lb-in with a calibrated tool.`,
+          detail,
+        );
+  },
+});

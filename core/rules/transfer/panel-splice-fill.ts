@@ -1,0 +1,32 @@
+import { everyEdition } from '../../codebook';
+import { holds, onlyWith, rule, violation } from '../rule';
+
+/** Most of a gutter’s cross-section, %: conductors alone, and with splices and taps. */
+const CONDUCTORS_PERCENT = 40;
+const SPLICES_PERCENT = 75;
+
+export default rule({
+  id: 'transfer/panel-splice-fill',
+  holds: 'Conductors fill the panel’s gutter to 40 % at most, with splices to 75 %.',
+  severity: 'correction',
+  cites: everyEdition('312.8'),
+  facts: ['transfer.kind', 'transfer.conductorFillPercent', 'transfer.spliceFillPercent'],
+  notApplicable: onlyWith(['load-side-switch', 'single-circuit-switch'], 'no circuit is spliced in the panel'),
+  check: (look) => {
+    look.needAll('transfer.conductorFillPercent', 'transfer.spliceFillPercent');
+    const parts = [
+      ['conductors', look.need('transfer.conductorFillPercent'), CONDUCTORS_PERCENT],
+      ['conductors and splices', look.need('transfer.spliceFillPercent'), SPLICES_PERCENT],
+    ] as const;
+    for (const [what, found, allowed] of parts) {
+      look.step(`Most that ${what} may fill`, allowed, '%', everyEdition('312.8'));
+      if (found > allowed)
+        return violation(
+          `${found} % filled by ${what}, ${allowed} % allowed.`,
+          'Take splices out into a box beside the panel.',
+          { found, allowed, unit: '%' },
+        );
+    }
+    return holds('The gutter has room.', { found: parts[1][1], allowed: SPLICES_PERCENT, unit: '%' });
+  },
+});

@@ -1,0 +1,77 @@
+import { everyEdition } from '../../codebook';
+import { asked, firstOf, onlyWith, without, type Rule } from '../rule';
+
+/** Equipment that keeps source and utility apart: neither cords alone nor a habit. */
+const equipment = firstOf(without('transfer'), without('inlet'));
+const movesCircuits = onlyWith(
+  ['load-side-switch', 'transfer-panel', 'single-circuit-switch'],
+  'no circuit was moved to other equipment',
+);
+
+export default [
+  asked({
+    id: 'transfer/works-without-cover',
+    holds: 'The interlock still works with the cover off.',
+    severity: 'advisory',
+    cites: everyEdition('702.5', 'guidance'),
+    notApplicable: onlyWith(['retrofit-interlock'], 'only an interlock on a panel can hang on its cover'),
+    fact: 'transfer.mountedOn',
+    right: 'panel',
+    good: 'It is fixed to the panel or the breakers.',
+    bad: 'It hangs on the removable cover: four screws away from no interlock at all.',
+    remedy:
+      'Accepted where it is listed for the panel and tested with the cover on; say on the label that the cover must be on. A kit fixed to the breakers is better.',
+  }),
+  asked({
+    id: 'transfer/moves-freely-and-stays',
+    holds: 'It moves freely through its whole way and stays where it is put.',
+    severity: 'correction',
+    cites: everyEdition('110.3(B)'),
+    notApplicable: equipment,
+    fact: 'transfer.movesFreely',
+    right: 'yes',
+    good: 'It moves freely and stays.',
+    bad: 'It binds or falls; somebody will force it or take it off.',
+    remedy: 'Free it of burrs and tighten its fasteners as the maker says, or replace it; do not bend or file it.',
+  }),
+  asked({
+    id: 'transfer/gfci-afci-kept',
+    holds: 'Moved circuits keep the GFCI and AFCI protection that they had or must have.',
+    severity: 'correction',
+    cites: everyEdition('210.8', '210.12'),
+    notApplicable: movesCircuits,
+    fact: 'transfer.gfciAfciKept',
+    right: 'yes',
+    good: 'Protection is as before.',
+    bad: 'A moved circuit lost its GFCI or AFCI protection.',
+    remedy: 'Put the protection back at the new breaker or at the first outlet.',
+  }),
+  asked({
+    id: 'transfer/neutral-of-circuit-traced',
+    holds: 'Hot and neutral of the circuit both go through the switch: load to load lead, line to line lead.',
+    severity: 'correction',
+    cites: everyEdition('110.3(B)', '200.3'),
+    notApplicable: onlyWith(
+      ['single-circuit-switch'],
+      'only a single-circuit switch takes a circuit’s neutral through',
+    ),
+    fact: 'transfer.neutralTraced',
+    right: 'yes',
+    good: 'The neutral was traced and lands on the right leads.',
+    bad: 'The neutral of the circuit does not go through the switch as it must; on the source it would come back through the house.',
+    remedy:
+      'Trace the neutral with both sources off, and land load neutral on the load lead, line neutral on the line lead.',
+  }),
+  asked({
+    id: 'transfer/leads-landed',
+    holds: 'Lettered leads are landed in pairs: line lead to the breaker, load lead to the circuit.',
+    severity: 'correction',
+    cites: everyEdition('110.3(B)'),
+    notApplicable: onlyWith(['load-side-switch', 'single-circuit-switch'], 'this transfer means has no lettered leads'),
+    fact: 'transfer.leadsLanded',
+    right: 'yes',
+    good: 'Every pair is landed right.',
+    bad: 'A pair is crossed or split; a circuit is fed from two places or from the wrong breaker.',
+    remedy: 'Land each letter as the maker’s sheet shows, one pair at a time, and try each handle.',
+  }),
+] satisfies Rule[];
