@@ -4,9 +4,9 @@ import { readCase } from '../case';
 import { caseJsonSchema } from '.';
 
 const validate = new Ajv2020().compile(caseJsonSchema());
-const examples = readdirSync(`${__dirname}/../../examples`).map(
-  (file) => [file, JSON.parse(readFileSync(`${__dirname}/../../examples/${file}`, 'utf8')) as object] as const,
-);
+const examples = readdirSync(`${__dirname}/../../examples`)
+  .filter((file) => file.endsWith('.json'))
+  .map((file) => [file, JSON.parse(readFileSync(`${__dirname}/../../examples/${file}`, 'utf8')) as object] as const);
 
 test.each(examples)('%s satisfies the JSON Schema', (_, data) => {
   expect(validate(data)).toBe(true);

@@ -1,0 +1,211 @@
+import { absence } from '../case';
+import { conductorOhm, runs, type Run } from './drop';
+import type { Look } from './look';
+import { JOINED_OHM, Network, type Solution } from './network';
+
+/** What the case does not record, and the network must have; named in every answer that uses it. */
+export const ASSUMED = {
+  /** Each half of the utility transformer with the service drop, Ω. */
+  utilityOhm: 0.02,
+  /** Electrodes of house and transformer, and a rod at the generator, each to earth, Ω. */
+  electrodeOhm: 25,
+  /** A source gives this many times its rated current into a dead short. */
+  shortCircuitTimes: 4,
+  /** A breaker opens within seconds from this many times its rating on. */
+  opensAtTimes: 2,
+  /** A bond beyond the service stands behind so much neutral and so much ground, Ω. */
+  subpanelOhm: 0.05,
+} as const;
+
+/** How everything stands while the network is asked. */
+export interface Situation {
+  readonly utility: 'live' | 'dead';
+  readonly running: boolean;
+  /** Which contacts of the transfer means are closed. */
+  readonly closed: { readonly utility: boolean; readonly generator: boolean };
+  readonly plugged: boolean;
+  /** Loads from a leg to neutral, or from leg to leg, W. */
+  readonly loadsW?: { readonly A?: number; readonly B?: number; readonly both?: number };
+  /** A hot of leg A touches grounded metal in the house, or the frame of the source. */
+  readonly fault?: 'house' | 'frame';
+}
+
+/** A source at work, transferred, plugged in, utility dead: how it is meant to be used. */
+export const ON_SOURCE: Situation = {
+  utility: 'dead',
+  running: true,
+  closed: { utility: false, generator: true },
+  plugged: true,
+};
+
+const loadOhm = (volts: number, watts: number | undefined) => (watts ? (volts * volts) / watts : Infinity);
+const total = (over: readonly Run[], sizeOf: (run: Run) => Run['size']) =>
+  over.reduce((sum, run) => sum + conductorOhm(run.metal, sizeOf(run), run.lengthFt), 0) || JOINED_OHM;
+
+interface Parts {
+  readonly sourceV: '120/240' | '120';
+  readonly bonded: boolean;
+  readonly switched: boolean;
+  readonly houseBond: boolean;
+  readonly otherBond: boolean;
+  readonly rod: boolean;
+  readonly groundOpen: boolean;
+  readonly ratedA: number;
+  readonly cord: readonly Run[];
+  readonly feeder: readonly Run[];
+}
+
+/** What the network needs of a case. Throws `Missing` where facts lack. */
+function partsOf(look: Look): Parts {
+  return look.once('network', (side) => {
+    const kind = side.need('transfer.kind');
+    const wired = absence('inlet', kind) === undefined;
+    side.needAll(
+      'source.voltage',
+      'source.runningW',
+      'source.neutralBond',
+      'grounding.rod',
+      'grounding.frameToPanelOhm',
+    );
+    const over = runs(side, wired);
+    const switched = wired && side.need('neutral.switched') === 'yes';
+    const sourceV = side.need('source.voltage');
+    const rod = side.need('grounding.rod');
+    return {
+      sourceV,
+      bonded: side.need('source.neutralBond') === 'bonded',
+      switched,
+      houseBond: switched && ['house', 'both'].includes(side.known('neutral.derivedBond') ?? ''),
+      otherBond: (side.known('neutral.otherBond') ?? 'none') !== 'none',
+      rod: rod !== 'none',
+      groundOpen: rod === 'only-path' || side.need('grounding.frameToPanelOhm') >= 1_000_000,
+      ratedA: side.need('source.runningW') / (sourceV === '120' ? 120 : 240),
+      cord: over.filter((run) => run.name.startsWith('cord')),
+      feeder: over.filter((run) => run.name.startsWith('feeder')),
+    };
+  });
+}
+
+/** The whole connection as a network, in one situation. Throws `Missing` where facts lack. */
+export function houseNetwork(look: Look, at: Situation): Network {
+  const parts = partsOf(look);
+  const net = new Network();
+  // Utility: a transformer with a grounded middle, the service conductors up to the transfer means.
+  if (at.utility === 'live') {
+    net.source('utility A', 'line A', 'utility N', 120, ASSUMED.utilityOhm);
+    net.source('utility B', 'line B', 'utility N', -120, ASSUMED.utilityOhm);
+  }
+  net.resistance('utility neutral', 'utility N', 'panel N', ASSUMED.utilityOhm);
+  net.resistance('utility electrode', 'utility N', 'earth', ASSUMED.electrodeOhm);
+  net.resistance('house electrode', 'panel G', 'earth', ASSUMED.electrodeOhm);
+  net.join('main bonding jumper', 'panel N', 'panel G');
+
+  // Transfer means.
+  if (at.closed.utility) net.join('main A', 'line A', 'bus A').join('main B', 'line B', 'bus B');
+  if (at.closed.generator) net.join('generator A', 'house A', 'bus A').join('generator B', 'house B', 'bus B');
+  if (!parts.switched) net.join('neutral bar', 'panel N', 'load N').join('feeder neutral', 'house N', 'load N');
+  else {
+    if (at.closed.utility) net.join('neutral bar', 'panel N', 'load N');
+    if (at.closed.generator) net.join('feeder neutral', 'house N', 'load N');
+  }
+  if (parts.houseBond) net.join('system bonding jumper', 'house N', 'panel G');
+  if (parts.otherBond)
+    net
+      .resistance('subpanel neutral', 'load N', 'subpanel', ASSUMED.subpanelOhm)
+      .resistance('subpanel ground', 'panel G', 'subpanel', ASSUMED.subpanelOhm);
+
+  // Feeder, inlet, cord.
+  const size = (run: Run) => run.size;
+  const ground = (run: Run) => run.groundSize ?? run.size;
+  for (const wire of ['A', 'B', 'N'] as const) {
+    net.resistance(`feeder ${wire}`, `inlet ${wire}`, `house ${wire}`, total(parts.feeder, size));
+    if (at.plugged) net.resistance(`cord ${wire}`, `source ${wire}`, `inlet ${wire}`, total(parts.cord, size));
+  }
+  net.resistance('feeder ground', 'inlet G', 'panel G', total(parts.feeder, ground));
+  if (at.plugged && !parts.groundOpen) net.resistance('cord ground', 'frame', 'inlet G', total(parts.cord, ground));
+
+  // Source.
+  if (parts.bonded) net.join('source bond', 'source N', 'frame');
+  if (parts.rod) net.resistance('rod', 'frame', 'earth', ASSUMED.electrodeOhm);
+  if (at.running) {
+    const inside = 120 / (ASSUMED.shortCircuitTimes * parts.ratedA);
+    net.source('source A', 'source A', 'source N', 120, inside);
+    if (parts.sourceV === '120') net.join('bridge', 'source A', 'source B');
+    else net.source('source B', 'source B', 'source N', -120, inside);
+  }
+
+  const back = parts.otherBond ? 'subpanel' : 'load N';
+  net.resistance('load A', 'bus A', back, loadOhm(120, at.loadsW?.A));
+  net.resistance('load B', 'bus B', back, loadOhm(120, at.loadsW?.B));
+  net.resistance('load 240', 'bus A', 'bus B', loadOhm(240, at.loadsW?.both));
+  if (at.fault === 'house') net.join('fault', 'bus A', 'panel G');
+  if (at.fault === 'frame') net.join('fault', 'source A', 'frame');
+  return net;
+}
+
+export interface Currents {
+  /** Highest volts between any two of the inlet’s pins and ground, utility live, transfer at utility, nothing plugged in. */
+  readonly pinsV: number;
+  /** Highest volts of the service conductors against their neutral, utility dead, source at work. */
+  readonly serviceV: number;
+  /** Volts of the source’s frame against the house’s ground, under an unbalanced load. */
+  readonly frameV: number;
+  /** Current out on leg A, back on the neutral and back on the equipment ground, A. */
+  readonly legA: number;
+  readonly neutralA: number;
+  readonly groundA: number;
+  /** Neutral current that a second bond in the house sends over its equipment ground, A. */
+  readonly houseGroundA: number;
+  /** Volts at the load on leg A. */
+  readonly loadV: number;
+  /** Current through a dead fault from leg A to grounded metal, A, and whether the source’s breaker opens on it. */
+  readonly faultA: number;
+  readonly breakerOpens: boolean;
+  /** Volts that a fault from leg A to the frame leaves on the frame, against the house’s ground. */
+  readonly frameFaultV: number;
+}
+
+const highest = (solution: Solution, nodes: readonly string[]): number => {
+  let most = 0;
+  for (const one of nodes) for (const other of nodes) most = Math.max(most, Math.abs(solution.volt(one, other)));
+  return most;
+};
+
+/**
+ * The network’s own answers for a case with a load of `unbalancedW` on leg A. `joined` asks what happens where the transfer means lets
+ * both sources be closed. Throws `Missing` where facts lack.
+ */
+export function currentsOf(look: Look, unbalancedW = 1440, joined = look.kind === 'none-backfed'): Currents {
+  const deviceA = look.need('source.outletBreakerA');
+  const load = houseNetwork(look, {
+    ...ON_SOURCE,
+    closed: { utility: joined, generator: true },
+    loadsW: { A: unbalancedW },
+  }).solve();
+  const fault = houseNetwork(look, { ...ON_SOURCE, fault: 'house' }).solve();
+  const frame = houseNetwork(look, { ...ON_SOURCE, fault: 'frame' }).solve();
+  const pins = houseNetwork(look, {
+    utility: 'live',
+    running: false,
+    closed: { utility: true, generator: joined },
+    plugged: false,
+  }).solve();
+  const faultA = Math.abs(fault.ampere('fault'));
+  return {
+    pinsV: highest(pins, ['inlet A', 'inlet B', 'inlet N', 'inlet G']),
+    serviceV: Math.max(
+      Math.abs(load.volt('line A', 'utility N')),
+      Math.abs(load.volt('line B', 'utility N')),
+      Math.abs(load.volt('line A', 'line B')),
+    ),
+    frameV: Math.abs(load.volt('frame', 'panel G')),
+    legA: Math.abs(load.ampere('feeder A')),
+    neutralA: Math.abs(load.ampere('feeder N')),
+    groundA: Math.abs(load.ampere('feeder ground')),
+    loadV: Math.abs(load.volt('bus A', 'load N')),
+    houseGroundA: Math.abs(load.ampere('subpanel ground')),
+    faultA,
+    frameFaultV: Math.abs(frame.volt('frame', 'panel G')),
+    breakerOpens: faultA >= ASSUMED.opensAtTimes * deviceA,
+  };
+}

@@ -1,0 +1,128 @@
+import { MECHANISMS, type MechanismName } from '../case';
+import { dangerousSequence, explore, functionTest, mechanism, type Defects } from '.';
+
+const names = Object.keys(MECHANISMS) as MechanismName[];
+const words = (name: MechanismName, defects: Defects) =>
+  dangerousSequence(mechanism(name, defects))?.map((move) => move.words);
+
+test.each(names)('%s, sound: no sequence closes both, and each source closes alone', (name) => {
+  const sound = mechanism(name);
+  expect(dangerousSequence(sound)).toBeUndefined();
+  const reached = explore(sound, () => false).reached.map((state) => sound.describe(state));
+  const closes = (one: string, positions: RegExp) =>
+    expect([name, one, reached.some((state) => positions.test(state))]).toEqual([name, one, true]);
+  if (name === 'circuit-handles') {
+    closes('line', /handle 1 line/);
+    closes('generator', /handle 1 generator/);
+  } else {
+    closes('utility', /utility on/);
+    closes('generator', /generator on/);
+  }
+});
+
+test.each<[MechanismName, Defects, string[]]>([
+  ['sliding-plate', { loose: true }, ['switch utility on', 'lift the plate off its guides', 'switch generator on']],
+  ['sliding-plate', { trimmed: true }, ['switch utility on', 'slide the plate half-way', 'switch generator on']],
+  ['sliding-plate', { partsMissing: true }, ['switch utility on', 'switch generator on']],
+  ['sliding-plate', { wrongSpacing: true }, ['switch utility on', 'switch generator on']],
+  [
+    'sliding-plate',
+    { coverOff: true },
+    ['switch utility on', 'take the cover off, and the part with it', 'switch generator on'],
+  ],
+  ['sliding-plate', { tieMissing: true }, ['switch utility on', 'switch the untied pole of the generator breaker on']],
+  [
+    'sliding-plate',
+    { breakerNotHeld: true },
+    [
+      'switch utility on',
+      'pull the generator breaker off its seat',
+      'switch generator on',
+      'push the generator breaker back on its seat',
+    ],
+  ],
+  [
+    'two-part-plate',
+    { loose: true },
+    ['push the utility plate up', 'switch utility on', 'push the generator plate up', 'switch generator on'],
+  ],
+  ['two-part-plate', { partsMissing: true }, ['switch utility on', 'switch generator on']],
+  ['linkage', { loose: true }, ['switch utility on', 'switch generator on']],
+  ['linked-mains', { wrongSpacing: true }, ['switch utility on', 'switch generator on']],
+  ['circuit-handles', { tieMissing: true }, ['turn handle 1 to line', 'turn handle 2 to generator']],
+  ['double-throw', { partsMissing: true }, ['move it to utility', 'move it to generator']],
+  ['automatic', { loose: true }, ['move it to utility', 'move it to generator']],
+])('%s with %j: the shortest sequence', (name, defects, expected) => {
+  const found = words(name, defects)!;
+  expect(found).toHaveLength(expected.length);
+  expect([...found].sort()).toEqual([...expected].sort());
+});
+
+test('the shortest sequence, replayed move by move, ends with both closed and not before', () => {
+  for (const name of names)
+    for (const defects of [
+      { loose: true },
+      { trimmed: true },
+      { partsMissing: true },
+      { tieMissing: true },
+      { breakerNotHeld: true },
+      { coverOff: true },
+    ]) {
+      const machine = mechanism(name, defects);
+      const sequence = dangerousSequence(machine);
+      if (!sequence) continue;
+      let state = machine.start;
+      for (const move of sequence) {
+        expect(machine.parallel(state)).toBe(false);
+        state = machine.moves(state).find(([one]) => one.words === move.words)![1];
+      }
+      expect([name, defects, machine.parallel(state)]).toEqual([name, defects, true]);
+    }
+});
+
+test('one defect more never takes a dangerous sequence away', () => {
+  const keys = [
+    'loose',
+    'trimmed',
+    'partsMissing',
+    'wrongSpacing',
+    'tieMissing',
+    'breakerNotHeld',
+    'coverOff',
+  ] as const;
+  for (const name of names)
+    for (let bits = 0; bits < 1 << keys.length; bits++) {
+      const defects = Object.fromEntries(keys.map((key, i) => [key, (bits & (1 << i)) !== 0])) as Defects;
+      if (!dangerousSequence(mechanism(name, defects))) continue;
+      for (const key of keys)
+        expect([
+          name,
+          defects,
+          key,
+          dangerousSequence(mechanism(name, { ...defects, [key]: true })) !== undefined,
+        ]).toEqual([name, defects, key, true]);
+    }
+});
+
+describe('function test', () => {
+  test('a sliding plate: both pushes, the plate under either closed handle, and each source alone', () => {
+    const trials = functionTest('sliding-plate').map((trial) => `${trial.given}: ${trial.attempt}: must ${trial.must}`);
+    expect(trials).toContain('utility closed: switch generator on: must be blocked');
+    expect(trials).toContain('generator closed: switch utility on: must be blocked');
+    expect(trials).toContain('utility closed: lift the plate off its guides: must be blocked');
+    expect(trials).toContain('generator closed: slide the plate over the generator handle: must be blocked');
+    expect(trials).toContain('both open: switch utility on: must go');
+    expect(trials).toContain('both open: switch generator on: must go');
+  });
+
+  test.each(names)(
+    '%s: every trial says what must come and where it is written, and nothing that must go is dangerous',
+    (name) => {
+      const trials = functionTest(name);
+      expect(trials.some((trial) => trial.must === 'go')).toBe(true);
+      for (const trial of trials) expect(trial.fact).toBe(trial.must === 'go' ? 'function.eachAlone' : trial.fact);
+      expect(new Set(trials.map((trial) => `${trial.given} ${trial.attempt}`)).size).toBe(trials.length);
+      expect(functionTest(name, true).at(-1)).toMatchObject({ must: 'be blocked', fact: 'function.bothWithCoverOff' });
+    },
+  );
+});
