@@ -21,7 +21,7 @@ function checkFile(file: string, edition: Edition | undefined): Checked {
     return { file, errors: [why ?? `it cannot be read (${code})`] };
   }
   const read = parseCase(text);
-  return read.ok ? { file, evaluation: evaluate(read.case, edition) } : { file, errors: read.errors };
+  return read.ok ? { file, evaluation: evaluate(read.case, { edition }) } : { file, errors: read.errors };
 }
 
 function wrap(text: string, indent: string): string {

@@ -22,11 +22,26 @@ const described: SchemaDescription | SchemaFieldDescription = caseSchema.describ
 const catalogue = new Map<string, FactMeta>();
 collect(described as unknown as Described, '', catalogue);
 
+const LOCAL_PREFIX = 'local.';
+/** Whether an address is an item of a local profile rather than a fact of the catalogue. */
+export const isLocal = (path: string): boolean => path.startsWith(LOCAL_PREFIX);
+const LOCAL: FactMeta = {
+  kind: 'yes-no',
+  label: '',
+  ask: 'the local office’s own checklist',
+  unit: '',
+  choices: [
+    { value: 'yes', label: 'Yes' },
+    { value: 'no', label: 'No' },
+  ],
+};
+
 /** All facts, in the order in which they are asked. */
 export const CATALOGUE: ReadonlyMap<string, FactMeta> = catalogue;
 
 /** What is known of the fact at an address. Throws on an address that is none. */
 export function metaOf(path: string): FactMeta {
+  if (isLocal(path)) return { ...LOCAL, label: path.slice(LOCAL_PREFIX.length) };
   const meta = catalogue.get(catalogueKey(path));
   if (!meta) throw new Error(`no fact is recorded at ${path}`);
   return meta;

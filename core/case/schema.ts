@@ -1,6 +1,6 @@
 import { mixed, string, type InferType } from 'yup';
 import { EDITIONS, type Edition } from '../codebook';
-import { quoted } from './fact';
+import { NOT_SEEN, quoted, type NotSeen } from './fact';
 import { part } from './parts';
 import { breaker } from './facts/breaker';
 import { cord } from './facts/cord';
@@ -17,6 +17,28 @@ import { source } from './facts/source';
 import { transfer } from './facts/transfer';
 
 export { MOST_PARTS, TRANSFER_KINDS, type TransferKind } from './parts';
+
+/** Answers to the local profile's own items, by their ids, and who did the work. The profile says what they mean. */
+const local = mixed<Readonly<Record<string, 'yes' | 'no' | 'licensed' | 'owner' | NotSeen>>>().test(
+  'local',
+  (value, context) => {
+    if (value === undefined) return true;
+    if (typeof value !== 'object' || value === null || Array.isArray(value))
+      return context.createError({ message: `${quoted(value)} is no group of facts; right would be { … }` });
+    for (const [id, answer] of Object.entries(value as Record<string, unknown>)) {
+      if (!/^[a-z0-9-]{1,60}$/.test(id))
+        return context.createError({
+          message: `${quoted(id)} is no id; right would be small letters, digits and dashes`,
+        });
+      const right = id === 'installer' ? ['licensed', 'owner'] : ['yes', 'no'];
+      if (answer !== NOT_SEEN && !right.includes(answer as string))
+        return context.createError({
+          message: `${id}: ${quoted(answer)} is no answer here; right would be ${right.map((one) => `"${one}"`).join(', ')} or "${NOT_SEEN}"`,
+        });
+    }
+    return true;
+  },
+);
 
 export const FORMAT = 'careful-latch/case';
 export const VERSION = 1;
@@ -61,6 +83,7 @@ export const caseSchema = part({
   labels,
   loads,
   function: functionTest,
+  local,
 });
 
 type Inferred = InferType<typeof caseSchema>;

@@ -1,4 +1,4 @@
-import { CATALOGUE } from './catalogue';
+import { CATALOGUE, isLocal } from './catalogue';
 import type { Case, TransferKind } from './schema';
 import { factAt } from './path';
 
@@ -28,8 +28,9 @@ export function isStation(text: unknown): text is Station {
   return (STATIONS as readonly unknown[]).includes(text);
 }
 
-/** Station at which a fact is entered. */
+/** Station at which a fact is entered; the office's own items are asked at the panel. */
 export function stationOf(path: string): Station {
+  if (isLocal(path)) return 'panel';
   const station = path.split(/[.[]/, 1)[0];
   if (!isStation(station)) throw new Error(`no station has ${path}`);
   return station;

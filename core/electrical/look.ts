@@ -28,6 +28,8 @@ export class Missing {
   ) {}
 }
 
+/** Source of a number that an office has changed. */
+export const OWN_NUMBER = 'local profile';
 export const RECORDED = 'recorded at the site';
 
 /** What every look at one case has in common, so that nothing is read or computed twice. */
@@ -122,7 +124,7 @@ export class Look {
   number(name: OfficeNumberName): number {
     const { label, value, unit } = OFFICE_NUMBERS[name];
     const own = this.shared.numbers[name];
-    return this.step(label, own ?? value, unit, own === undefined ? 'usual value' : 'local profile');
+    return this.step(label, own ?? value, unit, own === undefined ? 'usual value' : OWN_NUMBER);
   }
 
   /** The fact, or undefined where nobody knows it; used facts stand in the working. */

@@ -48,6 +48,13 @@ export function caseJsonSchema(): Json {
       version: { const: VERSION },
       edition: { enum: EDITIONS },
       title: { type: 'string', maxLength: 300 },
+      local: {
+        type: 'object',
+        description: 'Answers to the local profile’s own items, by id; who did the work under installer.',
+        properties: { installer: { enum: ['licensed', 'owner', NOT_SEEN] } },
+        propertyNames: { pattern: '^[a-z0-9-]{1,60}$' },
+        additionalProperties: { enum: ['yes', 'no', NOT_SEEN] },
+      },
     },
   };
 }

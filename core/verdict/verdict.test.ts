@@ -88,8 +88,9 @@ describe('verdict', () => {
 
   test('editions cite their own sections', () => {
     const cites = (edition: (typeof EDITIONS)[number]) =>
-      evaluate(example('case-5-bonded-unswitched'), edition).outcomes.find((each) => each.rule === 'neutral/matrix')!
-        .cites;
+      evaluate(example('case-5-bonded-unswitched'), { edition }).outcomes.find(
+        (each) => each.rule === 'neutral/matrix',
+      )!.cites;
     expect(cites('2020')).toContain('250.24(A)(5)');
     expect(cites('2023')).toContain('250.24(B)');
     expect(cites('2023')).not.toContain('250.24(A)(5)');

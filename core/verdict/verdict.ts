@@ -1,10 +1,11 @@
 import { NOT_SEEN, factAt, factLabel, stationOf, type Case, type Station } from '../case';
-import type { Edition } from '../codebook';
-import { Look, Missing, type Step } from '../electrical';
+import { everyEdition, type Edition } from '../codebook';
+import { Look, Missing, OWN_NUMBER, type Step } from '../electrical';
+import type { Profile } from '../profile';
 import { RULES, type Finding, type Rule, type Severity } from '../rules';
 
 /** Version of the engine, kept in every sealed record. */
-export const ENGINE = '0.1.0';
+export const ENGINE = '0.2.0';
 
 export type OutcomeKind = 'holds' | 'violation' | 'unproven' | 'not-applicable';
 export type Verdict = 'do-not-energise' | 'corrections-required' | 'not-finished' | 'nothing-against';
@@ -23,6 +24,8 @@ export interface Outcome {
   readonly cites: readonly string[];
   readonly working: readonly Step[];
   readonly remedy: string | null;
+  /** What a local profile changed of this outcome, in a sentence; null where it changed nothing. */
+  readonly changedBy: string | null;
 }
 
 /** Why a rule is unproven, in a sentence that keeps "not looked at yet" and "looked, not seen" apart. */
@@ -32,6 +35,12 @@ function unprovenReason(c: Case, paths: readonly string[]): string {
   if (named(false).length > 0) parts.push(`Not looked at yet: ${named(false).join('; ')}.`);
   if (named(true).length > 0) parts.push(`Looked, not seen: ${named(true).join('; ')}.`);
   return parts.join(' ');
+}
+
+interface Judging {
+  readonly rule: Pick<Rule, 'station' | 'severity' | 'cites'> & { readonly id: string };
+  readonly look: Look;
+  readonly profile: Profile | undefined;
 }
 
 /** An outcome whose working is written out when somebody reads it: most workings are never looked at. */
@@ -44,52 +53,113 @@ class Judged implements Outcome {
   readonly unit: string | null;
   readonly cites: readonly string[];
   readonly remedy: string | null;
-  readonly #look: Look;
+  readonly #by: Judging;
 
   constructor(
-    one: Rule,
-    look: Look,
+    by: Judging,
     readonly outcome: OutcomeKind,
     readonly reason: string,
-    finding: Finding | undefined,
-    readonly needs: readonly string[],
+    finding?: Finding,
+    readonly needs: readonly string[] = NO_NEEDS,
   ) {
-    this.rule = one.id;
-    this.station = one.station;
-    this.severity = finding?.severity ?? one.severity;
+    const change = by.profile?.rules[by.rule.id];
+    this.rule = by.rule.id;
+    this.station = by.rule.station;
+    this.severity = finding?.severity ?? change?.severity ?? by.rule.severity;
     this.found = finding?.found ?? null;
     this.allowed = finding?.allowed ?? null;
     this.unit = finding?.unit ?? null;
-    this.cites = one.cites[look.edition];
+    this.cites = change?.cites ?? by.rule.cites[by.look.edition];
     this.remedy = finding?.remedy ?? null;
-    this.#look = look;
+    this.#by = by;
   }
 
   get working(): readonly Step[] {
-    return this.#look.steps;
+    return this.#by.look.steps;
+  }
+
+  get changedBy(): string | null {
+    const { profile, rule, look } = this.#by;
+    if (!profile) return null;
+    const change = profile.rules[rule.id];
+    const what = [
+      ...(change?.off ? ['switched off'] : []),
+      ...(change?.severity && change.severity !== rule.severity
+        ? [`${change.severity} instead of ${rule.severity}`]
+        : []),
+      ...(change?.cites ? ['own citation'] : []),
+      ...look.steps
+        .filter((step) => step.source === OWN_NUMBER)
+        .map((step) => `${step.label}: ${step.value} ${step.unit}`),
+      ...(rule.id.startsWith(LOCAL) ? ['own item'] : []),
+    ];
+    return what.length > 0 ? `${profile.office}: ${what.join('; ')}${change ? ` (${change.reason})` : ''}` : null;
   }
 
   toJSON(): Outcome {
-    return { ...this, working: this.working };
+    return { ...this, working: this.working, changedBy: this.changedBy };
   }
 }
 
 const NO_NEEDS: readonly string[] = [];
+/** Rules that a profile brings of its own. */
+const LOCAL = 'local/';
 
-/** One rule on one case: exactly one of four outcomes. */
-export function judge(one: Rule, at: Case | Look, edition?: Edition): Outcome {
-  const look = new Look(at, edition);
+/** One rule on one case: exactly one of four outcomes. A `Look` carries the edition and the office’s numbers. */
+export function judge(rule: Rule, at: Case | Look, profile?: Profile): Outcome {
+  const look = new Look(at);
+  const by: Judging = { rule, look, profile };
+  const change = profile?.rules[rule.id];
+  if (change?.off)
+    return new Judged(by, 'not-applicable', `Does not apply: ${profile!.office} has switched it off. ${change.reason}`);
   try {
-    const why = one.notApplicable?.(look);
-    if (why !== undefined)
-      return new Judged(one, look, 'not-applicable', `Does not apply: ${why}.`, undefined, NO_NEEDS);
-    const finding = one.check(look);
-    return new Judged(one, look, finding.outcome, finding.reason, finding, NO_NEEDS);
+    const why = rule.notApplicable?.(look);
+    if (why !== undefined) return new Judged(by, 'not-applicable', `Does not apply: ${why}.`);
+    const finding = rule.check(look);
+    return new Judged(by, finding.outcome, finding.reason, finding);
   } catch (error) {
     if (!(error instanceof Missing)) throw error;
-    const reason = error.why ?? unprovenReason(look.site, error.paths);
-    return new Judged(one, look, 'unproven', reason, undefined, error.paths);
+    return new Judged(by, 'unproven', error.why ?? unprovenReason(look.site, error.paths), undefined, error.paths);
   }
+}
+
+/** The office’s own items, and who may install, as outcomes beside those of the rules. */
+function localOutcomes(at: Look, profile: Profile): Outcome[] {
+  const answers = at.site.local ?? {};
+  const one = (
+    id: string,
+    severity: Severity,
+    cite: string,
+    right: string,
+    words: { good: string; bad: string; remedy: string },
+  ): Outcome => {
+    const rule = { id: `${LOCAL}${id}`, station: 'panel' as const, severity, cites: everyEdition(cite) };
+    const by: Judging = { rule, look: new Look(at), profile };
+    const answer = answers[id];
+    if (answer === undefined || answer === NOT_SEEN)
+      return new Judged(by, 'unproven', unprovenReason(at.site, [`local.${id}`]), undefined, [`local.${id}`]);
+    return answer === right
+      ? new Judged(by, 'holds', words.good, { outcome: 'holds', reason: words.good })
+      : new Judged(by, 'violation', words.bad, { outcome: 'violation', reason: words.bad, remedy: words.remedy });
+  };
+  return [
+    ...(profile.installers === 'licensed'
+      ? [
+          one('installer', 'correction', 'local profile', 'licensed', {
+            good: 'A licensed person did the work.',
+            bad: 'The work was not done by a licensed person.',
+            remedy: 'Have a licensed person take the work over, under a permit of their own.',
+          }),
+        ]
+      : []),
+    ...profile.checklist.map((item) =>
+      one(item.id, item.severity, item.cite, 'yes', {
+        good: `Yes: ${item.ask}`,
+        bad: `No: ${item.ask}`,
+        remedy: `Put it right: ${item.ask}`,
+      }),
+    ),
+  ];
 }
 
 /** Any hazard, else any correction, else any required rule unproven, else nothing. Advisories never block. */
@@ -116,11 +186,21 @@ export interface Evaluation {
   readonly outcomes: readonly Outcome[];
 }
 
-/** Every rule on a case. The case is taken as read: check it with `readCase` first. */
-export function evaluate(c: Case, edition: Edition = c.edition): Evaluation {
-  const look = new Look(c, edition);
-  const outcomes = RULES.map((one) => judge(one, look));
-  return { edition, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
+/** What a case is judged under, where it is not the case’s own edition alone. */
+export interface Under {
+  readonly edition?: Edition | undefined;
+  readonly profile?: Profile | undefined;
+  /** These rules alone, by id; all where none is named. */
+  readonly rules?: readonly Rule[] | undefined;
+}
+
+/** Every rule on a case, under the edition asked for, else the office’s, else the case’s. The case is taken as read: check it with `readCase` first. */
+export function evaluate(c: Case, { edition, profile, rules = RULES }: Under = {}): Evaluation {
+  const adopted = edition ?? profile?.edition ?? c.edition;
+  const look = new Look(c, adopted, profile?.numbers);
+  const outcomes = rules.map((one) => judge(one, look, profile));
+  if (profile && rules === RULES) outcomes.push(...localOutcomes(look, profile));
+  return { edition: adopted, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
 }
 
 export type StationState = 'proved' | 'open' | 'violated' | 'absent';

@@ -1,0 +1,231 @@
+import { ValidationError, array, mixed, number, object, string } from 'yup';
+import { quoted } from '../case';
+import { EDITIONS, OFFICE_NUMBERS, type Edition, type OfficeNumberName, type OfficeNumbers } from '../codebook';
+import { RULES, type Severity } from '../rules';
+
+export const PROFILE_FORMAT = 'careful-latch/profile';
+const SEVERITIES = ['hazard', 'correction', 'advisory'] as const satisfies readonly Severity[];
+const INSTALLERS = ['licensed', 'owner-with-permit'] as const;
+
+/** What an office changes of one rule. */
+export interface RuleChange {
+  readonly off?: boolean;
+  readonly severity?: Severity;
+  /** Section numbers in place of ours, for an office on another edition or with an ordinance of its own. */
+  readonly cites?: readonly string[];
+  /** Why, in the office’s words. */
+  readonly reason: string;
+}
+
+/** An item that the office checks beside the rules; answered yes or no in the case, under its id. */
+export interface ChecklistItem {
+  readonly id: string;
+  readonly ask: string;
+  readonly severity: Severity;
+  readonly cite: string;
+}
+
+/** A local profile: what one office has adopted and amended. Data, never code. */
+export interface Profile {
+  readonly format: typeof PROFILE_FORMAT;
+  readonly version: 1;
+  readonly office: string;
+  readonly edition: Edition;
+  readonly installers: (typeof INSTALLERS)[number];
+  readonly rules: Readonly<Record<string, RuleChange>>;
+  readonly numbers: OfficeNumbers;
+  readonly checklist: readonly ChecklistItem[];
+}
+
+const ids = new Set<string>(RULES.map((rule) => rule.id));
+
+/** The known name that shares most with what was written. */
+function nearest(written: string, known: Iterable<string>): string {
+  const parts = new Set(written.toLowerCase().split(/[^a-z0-9]+/));
+  let best = '';
+  let most = -1;
+  for (const name of known) {
+    const shared = name
+      .toLowerCase()
+      .split(/[^a-z0-9]+/)
+      .filter((part) => parts.has(part)).length;
+    if (shared > most) [best, most] = [name, shared];
+  }
+  return best;
+}
+
+const text = (most: number) =>
+  string()
+    .typeError(({ path, value }: { path: string; value: unknown }) => `${path}: ${quoted(value)} is no text`)
+    .max(most, `longer than ${most} characters`);
+const severity = () => mixed<Severity>().oneOf([...SEVERITIES], `right would be one of ${SEVERITIES.join(', ')}`);
+
+const changeSchema = object({
+  off: mixed<boolean>().oneOf([true, false], 'right would be true or false'),
+  severity: severity(),
+  cites: array(text(60).required('a section is a text')).typeError('right would be a list of sections'),
+  reason: text(300).required('say why the office changes it'),
+}).noUnknown(({ unknown }: { unknown: string }) => `${unknown} is nothing that a profile can change of a rule`);
+
+/** An object with names of its own, each value checked by one schema. */
+function record<T>(
+  names: Iterable<string>,
+  word: string,
+  schema: { validateSync(value: unknown, options: object): unknown },
+) {
+  const known = new Set(names);
+  return mixed<Record<string, T>>().test('record', (value, context) => {
+    if (value === undefined) return true;
+    if (typeof value !== 'object' || value === null || Array.isArray(value))
+      return context.createError({ message: `${quoted(value)} is no group; right would be { … }` });
+    for (const [key, one] of Object.entries(value)) {
+      if (!known.has(key))
+        return context.createError({ message: `${quoted(key)} is no ${word}; nearest is ${nearest(key, known)}` });
+      try {
+        schema.validateSync(one, { strict: true, abortEarly: true, context: { key } });
+      } catch (error) {
+        if (!(error instanceof ValidationError)) throw error;
+        return context.createError({ message: `${key}${error.path ? `.${error.path}` : ''}: ${error.message}` });
+      }
+    }
+    return true;
+  });
+}
+
+const numberSchema = number()
+  .typeError('right would be a number')
+  .required('right would be a number')
+  .test('bounds', (value, context) => {
+    const { min, max, unit } = OFFICE_NUMBERS[(context.options.context as { key: OfficeNumberName }).key];
+    return value >= min && value <= max
+      ? true
+      : context.createError({ message: `${value} is outside ${min} to ${max} ${unit}` });
+  });
+
+const profileSchema = object({
+  format: mixed<typeof PROFILE_FORMAT>()
+    .oneOf([PROFILE_FORMAT], `right would be "${PROFILE_FORMAT}"`)
+    .required(`right would be "${PROFILE_FORMAT}"`),
+  version: mixed<1>().oneOf([1], 'right would be 1').required('right would be 1'),
+  office: text(200).required('give the name of the office'),
+  edition: mixed<Edition>()
+    .oneOf([...EDITIONS], `right would be one of ${EDITIONS.join(', ')}`)
+    .required(`right would be one of ${EDITIONS.join(', ')}`),
+  installers: mixed<Profile['installers']>()
+    .oneOf([...INSTALLERS], `right would be one of ${INSTALLERS.join(', ')}`)
+    .required(`right would be one of ${INSTALLERS.join(', ')}`),
+  rules: record<RuleChange>(ids, 'rule', changeSchema),
+  numbers: record<number>(Object.keys(OFFICE_NUMBERS), 'number that an office can change', numberSchema),
+  checklist: array(
+    object({
+      id: text(60)
+        .required('give an id')
+        .matches(/^[a-z0-9-]+$/, 'right would be small letters, digits and dashes'),
+      ask: text(300).required('say what is asked'),
+      severity: severity().required(`right would be one of ${SEVERITIES.join(', ')}`),
+      cite: text(100).required('give the citation'),
+    }).noUnknown(({ unknown }: { unknown: string }) => `${unknown} is nothing that an item has`),
+  )
+    .typeError('right would be a list of items')
+    .max(50, 'more than 50 items')
+    .test(
+      'unique',
+      'two items have the same id',
+      (items) => !items || new Set(items.map((one) => one?.id)).size === items.length,
+    ),
+}).noUnknown(({ unknown }: { unknown: string }) => `${unknown} is nothing that a profile has`);
+
+export type ReadProfile =
+  { readonly ok: true; readonly profile: Profile } | { readonly ok: false; readonly errors: string[] };
+
+/** Reads a profile from text. Every error names the place and what would be right. */
+export function parseProfile(source: string): ReadProfile {
+  let data: unknown;
+  try {
+    data = JSON.parse(source);
+  } catch (error) {
+    return { ok: false, errors: [`this is no JSON: ${(error as Error).message}`] };
+  }
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    return {
+      ok: false,
+      errors: [`${quoted(data)} is no profile; right would be { "format": "${PROFILE_FORMAT}", … }`],
+    };
+  try {
+    const read = profileSchema.validateSync(data, { strict: true, abortEarly: false }) as Partial<Profile> & Profile;
+    return {
+      ok: true,
+      profile: { ...read, rules: read.rules ?? {}, numbers: read.numbers ?? {}, checklist: read.checklist ?? [] },
+    };
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const all = error.inner.length > 0 ? error.inner : [error];
+    return {
+      ok: false,
+      errors: all.map((one) =>
+        one.path && !one.message.startsWith(`${one.path}:`) ? `${one.path}: ${one.message}` : one.message,
+      ),
+    };
+  }
+}
+
+/** The profile’s JSON Schema, 2020-12. */
+export function profileJsonSchema(): Record<string, unknown> {
+  const words = (maxLength: number) => ({ type: 'string', maxLength });
+  const change = {
+    type: 'object',
+    additionalProperties: false,
+    required: ['reason'],
+    properties: {
+      off: { type: 'boolean' },
+      severity: { enum: SEVERITIES },
+      cites: { type: 'array', items: words(60) },
+      reason: words(300),
+    },
+  };
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'Careful Latch local profile',
+    description: 'What one office has adopted and amended. A number or rule that is absent stays as it is.',
+    type: 'object',
+    additionalProperties: false,
+    required: ['format', 'version', 'office', 'edition', 'installers'],
+    properties: {
+      format: { const: PROFILE_FORMAT },
+      version: { const: 1 },
+      office: words(200),
+      edition: { enum: EDITIONS },
+      installers: { enum: INSTALLERS },
+      rules: {
+        type: 'object',
+        additionalProperties: false,
+        properties: Object.fromEntries([...ids].map((id) => [id, change])),
+      },
+      numbers: {
+        type: 'object',
+        additionalProperties: false,
+        properties: Object.fromEntries(
+          Object.entries(OFFICE_NUMBERS).map(([name, { label, unit, min, max, value }]) => [
+            name,
+            { type: 'number', minimum: min, maximum: max, default: value, title: label, description: `unit: ${unit}` },
+          ]),
+        ),
+      },
+      checklist: {
+        type: 'array',
+        maxItems: 50,
+        items: {
+          type: 'object',
+          additionalProperties: false,
+          required: ['id', 'ask', 'severity', 'cite'],
+          properties: {
+            id: { type: 'string', pattern: '^[a-z0-9-]+$', maxLength: 60 },
+            ask: words(300),
+            severity: { enum: SEVERITIES },
+            cite: words(100),
+          },
+        },
+      },
+    },
+  };
+}
