@@ -1,122 +1,246 @@
-/** npm run --silent check -- FILE… [--edition 2017|2020|2023] [--json] */
-import { readFileSync } from 'node:fs';
+/** npm run --silent check -- FILE|FOLDER|-… [options]; see USAGE. */
+import { readFileSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
 import { parseArgs } from 'node:util';
+import { parseCase, type Case } from '@careful-latch/core/case';
 import { EDITIONS, isEdition, type Edition } from '@careful-latch/core/codebook';
-import { parseCase, metaOf, STATION_NAMES, stationOf } from '@careful-latch/core/case';
-import { evaluate, VERDICT_WORDS, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
+import { Look, Missing, currentsOf } from '@careful-latch/core/electrical';
+import { functionTest } from '@careful-latch/core/interlock';
+import { parseProfile, type Profile } from '@careful-latch/core/profile';
+import { RULES, type Rule } from '@careful-latch/core/rules';
+import { evaluate, VERDICT_WORDS, type Evaluation } from '@careful-latch/core/verdict';
+import { currentsText, evaluationText, functionTestText, outcomeText, ruleOf, ruleText } from './check-text';
 
-const USAGE = `usage: npm run --silent check -- FILE… [--edition ${EDITIONS.join('|')}] [--json]`;
+const USAGE = `usage: npm run --silent check -- FILE|FOLDER|-… [options]
+  -                      cases on standard input, one a line (NDJSON)
+  --edition YEAR         ${EDITIONS.join(', ')}; else the profile's, else the case's own
+  --profile FILE         a local profile
+  --rule ID              these rules alone, with their whole working; may be given several times
+  --explain ID           what a rule demands, without a case
+  --function-test        the moves to try at the panel
+  --currents             what the circuit network answers
+  --json                 for programs
+Exit code: 0 nothing against, 1 not finished or violated, 2 unreadable.`;
 
-type Checked = { file: string; evaluation: Evaluation } | { file: string; errors: string[] };
+interface Options {
+  readonly edition: Edition | undefined;
+  readonly profile: Profile | undefined;
+  readonly rules: readonly Rule[] | undefined;
+  readonly json: boolean;
+  readonly functionTest: boolean;
+  readonly currents: boolean;
+}
 
-function checkFile(file: string, edition: Edition | undefined): Checked {
-  let text: string;
+type Checked = { file: string; site: Case; evaluation: Evaluation } | { file: string; errors: string[] };
+
+/** A mistake of whoever typed the command; its message is a sentence. */
+class Mistake extends Error {}
+
+const WHY: Readonly<Record<string, string>> = {
+  ENOENT: 'there is no such file',
+  EACCES: 'reading it is not permitted',
+};
+
+function read(file: string): string {
   try {
-    text = readFileSync(file, 'utf8');
+    return readFileSync(file, 'utf8');
   } catch (error) {
-    const code = (error as NodeJS.ErrnoException).code;
-    const why = { ENOENT: 'there is no such file', EISDIR: 'this is a folder', EACCES: 'reading it is not permitted' }[
-      code ?? ''
-    ];
-    return { file, errors: [why ?? `it cannot be read (${code})`] };
+    const code = (error as NodeJS.ErrnoException).code ?? '';
+    throw new Mistake(`${file}: ${WHY[code] ?? `it cannot be read (${code})`}`);
   }
-  const read = parseCase(text);
-  return read.ok ? { file, evaluation: evaluate(read.case, { edition }) } : { file, errors: read.errors };
 }
 
-function wrap(text: string, indent: string): string {
-  const lines: string[] = [];
-  let line = '';
-  for (const word of text.split(' ')) {
-    if (line && indent.length + line.length + word.length > 96) {
-      lines.push(line);
-      line = word;
-    } else line = line ? `${line} ${word}` : word;
+/** The case files that a name stands for: itself, or every .json file of a folder and its folders, in order. */
+function filesOf(name: string): string[] {
+  if (!statSync(name, { throwIfNoEntry: false })?.isDirectory()) return [name];
+  const found = readdirSync(name, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.json'))
+    .sort()
+    .map((file) => join(name, file));
+  if (found.length === 0) throw new Mistake(`${name}: no .json file in this folder`);
+  return found;
+}
+
+function checkText(file: string, text: string, { edition, profile, rules }: Options): Checked {
+  const parsed = parseCase(text);
+  return parsed.ok
+    ? { file, site: parsed.case, evaluation: evaluate(parsed.case, { edition, profile, rules }) }
+    : { file, errors: parsed.errors };
+}
+
+function checkFile(file: string, options: Options): Checked {
+  try {
+    return checkText(file, read(file), options);
+  } catch (error) {
+    if (error instanceof Mistake) return { file, errors: [error.message.slice(file.length + 2)] };
+    throw error;
   }
-  return [...lines, line].map((one) => indent + one).join('\n');
 }
 
-function violationText(one: Outcome): string {
-  const steps = one.working.map(
-    (step) => `      ${step.label}: ${step.value}${step.unit && ` ${step.unit}`} (${step.source})`,
-  );
-  return [
-    `  ${one.severity.toUpperCase()}  ${one.rule}  [${one.cites.join(', ')}]`,
-    wrap(one.reason, '    '),
-    ...(steps.length > 0 ? ['    working', ...steps] : []),
-    wrap(`remedy: ${one.remedy}`, '    '),
-  ].join('\n');
+function currentsJson(site: Case, edition: Edition) {
+  try {
+    return currentsOf(new Look(site, edition));
+  } catch (error) {
+    if (error instanceof Missing) return { needs: error.paths };
+    throw error;
+  }
 }
 
-function text({ file, evaluation }: { file: string; evaluation: Evaluation }): string {
-  const of = (kind: Outcome['outcome']) => evaluation.outcomes.filter((one) => one.outcome === kind);
-  const violations = of('violation');
-  const facts = [...new Set(of('unproven').flatMap((one) => one.needs))];
+function json(one: Checked, options: Options) {
+  if ('errors' in one) return one;
+  const { mechanism, mountedOn } = one.site.transfer ?? {};
+  return {
+    file: one.file,
+    format: 'careful-latch/outcomes',
+    edition: one.evaluation.edition,
+    engine: one.evaluation.engine,
+    ...(options.profile ? { profile: options.profile.office } : {}),
+    verdict: one.evaluation.verdict,
+    outcomes: one.evaluation.outcomes.map((outcome) => {
+      const {
+        rule,
+        outcome: kind,
+        severity,
+        found,
+        allowed,
+        unit,
+        needs,
+        reason,
+        cites,
+        working,
+        remedy,
+        changedBy,
+      } = outcome;
+      const own = { rule, outcome: kind, severity, found, allowed, unit, needs, reason, cites, working, remedy };
+      return options.profile ? { ...own, changedBy } : own;
+    }),
+    ...(options.functionTest && mechanism && mechanism !== 'not-seen'
+      ? { functionTest: functionTest(mechanism, mountedOn === 'cover') }
+      : {}),
+    ...(options.currents ? { currents: currentsJson(one.site, one.evaluation.edition) } : {}),
+  };
+}
+
+function text(one: Extract<Checked, { evaluation: Evaluation }>, options: Options): string {
   const blocks = [
-    `${file}\n${VERDICT_WORDS[evaluation.verdict].toUpperCase()}  (edition ${evaluation.edition}, engine ${evaluation.engine})`,
+    options.rules
+      ? [one.file, ...one.evaluation.outcomes.map(outcomeText)].join('\n')
+      : evaluationText(one.file, one.evaluation),
   ];
-  if (violations.length > 0) blocks.push(`Violations: ${violations.length}`, ...violations.map(violationText));
-  if (facts.length > 0)
-    blocks.push(
-      `Unproven: ${of('unproven').length}. To be found out:`,
-      facts
-        .map((path) => `  ${STATION_NAMES[stationOf(path)]}: ${metaOf(path).label} (${path})\n    ${metaOf(path).ask}`)
-        .join('\n'),
-    );
-  blocks.push(
-    `Holds: ${of('holds').length}. Does not apply: ${of('not-applicable').length}.`,
-    'The adopted code, the local office and a licensed person decide; this program approves nothing.',
-  );
-  return blocks.join('\n\n');
+  if (options.functionTest) blocks.push(functionTestText(one.site));
+  if (options.currents) blocks.push(currentsText(one.site, one.evaluation.edition));
+  return `${blocks.join('\n\n')}\n`;
 }
 
-const json = (one: Checked) =>
-  'errors' in one
-    ? one
-    : {
-        file: one.file,
-        format: 'careful-latch/outcomes',
-        edition: one.evaluation.edition,
-        engine: one.evaluation.engine,
-        verdict: one.evaluation.verdict,
-        outcomes: one.evaluation.outcomes.map((outcome) => {
-          const { station: _, ...rest } = JSON.parse(JSON.stringify(outcome)) as Outcome;
-          return rest;
-        }),
-      };
+const complain = (one: Checked) => {
+  if ('errors' in one) for (const error of one.errors) console.error(`${one.file}: ${error}`);
+};
+const codeOf = (one: Checked) => ('errors' in one ? 2 : one.evaluation.verdict === 'nothing-against' ? 0 : 1);
 
-function main(): number {
+/** Cases on standard input, answered one by one as they come. */
+async function stream(options: Options): Promise<number> {
+  let code = 0;
+  let line = 0;
+  let out = '';
+  for await (const source of createInterface({ input: process.stdin, crlfDelay: Infinity })) {
+    line++;
+    if (source.trim() === '') continue;
+    const one = checkText(`line ${line}`, source, options);
+    complain(one);
+    code = Math.max(code, codeOf(one));
+    if (options.json) out += `${JSON.stringify(json(one, options))}\n`;
+    else if ('evaluation' in one) {
+      const violated = one.evaluation.outcomes.filter((each) => each.outcome === 'violation').map((each) => each.rule);
+      out += `${one.file}  ${VERDICT_WORDS[one.evaluation.verdict]}${violated.length > 0 ? `: ${violated.join(', ')}` : ''}\n`;
+    }
+    if (out.length > 60_000) {
+      process.stdout.write(out);
+      out = '';
+    }
+  }
+  process.stdout.write(out);
+  return code;
+}
+
+function ruleNamed(id: string): Rule {
+  const rule = ruleOf(id);
+  if (rule) return rule;
+  const station = id.split('/')[0];
+  const near = RULES.filter((one) => one.station === station).map((one) => one.id);
+  throw new Mistake(
+    `${id} is no rule; ${near.length > 0 ? `rules of this station: ${near.join(', ')}` : 'see docs/rulebook.md'}`,
+  );
+}
+
+function profileOf(file: string): Profile {
+  const result = parseProfile(read(file));
+  if (!result.ok) throw new Mistake(result.errors.map((error) => `${file}: ${error}`).join('\n'));
+  return result.profile;
+}
+
+async function main(): Promise<number> {
   let args;
   try {
     args = parseArgs({
       allowPositionals: true,
-      options: { json: { type: 'boolean' }, edition: { type: 'string' }, help: { type: 'boolean' } },
+      options: {
+        json: { type: 'boolean', default: false },
+        edition: { type: 'string' },
+        profile: { type: 'string' },
+        rule: { type: 'string', multiple: true },
+        explain: { type: 'string' },
+        'function-test': { type: 'boolean', default: false },
+        currents: { type: 'boolean', default: false },
+        help: { type: 'boolean' },
+      },
     });
   } catch (error) {
-    console.error(`${(error as Error).message}\n${USAGE}`);
-    return 2;
+    throw new Mistake(`${(error as Error).message}\n${USAGE}`);
   }
-  const { values, positionals: files } = args;
+  const { values, positionals } = args;
   if (values.help) {
     console.log(USAGE);
     return 0;
   }
-  if (values.edition !== undefined && !isEdition(values.edition)) {
-    console.error(`--edition ${values.edition}: right would be one of ${EDITIONS.join(', ')}`);
-    return 2;
+  if (values.edition !== undefined && !isEdition(values.edition))
+    throw new Mistake(`--edition ${values.edition}: right would be one of ${EDITIONS.join(', ')}`);
+  if (values.explain !== undefined) {
+    console.log(ruleText(ruleNamed(values.explain)));
+    if (positionals.length === 0) return 0;
   }
-  if (files.length === 0) {
-    console.error(`No file was named.\n${USAGE}`);
-    return 2;
+  if (positionals.length === 0) throw new Mistake(`No file was named.\n${USAGE}`);
+  const options: Options = {
+    edition: values.edition,
+    profile: values.profile === undefined ? undefined : profileOf(values.profile),
+    rules: values.rule?.map(ruleNamed),
+    json: values.json,
+    functionTest: values['function-test'],
+    currents: values.currents,
+  };
+  if (positionals.includes('-')) {
+    if (positionals.length > 1) throw new Mistake('- (standard input) stands alone; name files in another run.');
+    return stream(options);
   }
-  const edition = values.edition;
-  const checked = files.map((file) => checkFile(file, edition));
-  for (const one of checked)
-    if ('errors' in one) for (const error of one.errors) console.error(`${one.file}: ${error}`);
-  if (values.json) console.log(JSON.stringify(checked.map(json), null, 2));
-  else for (const one of checked) if ('evaluation' in one) console.log(`${text(one)}\n`);
-  if (checked.some((one) => 'errors' in one)) return 2;
-  return checked.every((one) => 'evaluation' in one && one.evaluation.verdict === 'nothing-against') ? 0 : 1;
+  const checked = positionals.flatMap(filesOf).map((file) => checkFile(file, options));
+  checked.forEach(complain);
+  if (options.json)
+    console.log(
+      JSON.stringify(
+        checked.map((one) => json(one, options)),
+        null,
+        2,
+      ),
+    );
+  else for (const one of checked) if ('evaluation' in one) console.log(text(one, options));
+  return Math.max(...checked.map(codeOf));
 }
 
-process.exitCode = main();
+main().then(
+  (code) => (process.exitCode = code),
+  (error: unknown) => {
+    if (!(error instanceof Mistake)) throw error;
+    console.error(error.message);
+    process.exitCode = 2;
+  },
+);

@@ -12,4 +12,4 @@ const write = async (name: string, text: string) => {
 };
 await write('case.schema.json', JSON.stringify(caseJsonSchema()));
 await write('profile.schema.json', JSON.stringify(profileJsonSchema()));
-await write('rulebook.md', rulebookPage());
+writeFileSync(new URL('rulebook.md', docs), rulebookPage());

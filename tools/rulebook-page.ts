@@ -56,5 +56,7 @@ export function rulebookPage(): string {
     }),
     '## Numbers that a local profile may change',
     ['| Name | What | Usual | Bounds |', '| --- | --- | --- | --- |', ...numbers].join('\n'),
-  ].join('\n\n');
+  ]
+    .join('\n\n')
+    .concat('\n');
 }

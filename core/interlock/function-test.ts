@@ -1,6 +1,6 @@
 import type { FactPath, MechanismName } from '../case';
 import { explore } from './search';
-import { mechanism, type Mechanism } from './mechanisms';
+import { mechanism, type Move } from './mechanisms';
 
 /** One thing to try at the panel. */
 export interface Trial {
@@ -10,9 +10,6 @@ export interface Trial {
   /** Where the answer is recorded. */
   readonly fact: FactPath;
 }
-
-/** Everything a hand may try, blocked or not: the same mechanism without the parts that stop it. */
-const unguarded = (name: MechanismName): Mechanism => mechanism(name, { partsMissing: true });
 
 function factOf(attempt: string): FactPath {
   return attempt === 'close-generator'
@@ -48,23 +45,27 @@ const lists = new Map<string, readonly Trial[]>();
 function listTrials(name: MechanismName, onCover: boolean): Trial[] {
   const sound = mechanism(name);
   const { reached } = explore(sound, () => false);
+  // What a hand can try where it stands: every closing, with nothing to stop it, and every move of a part that has come loose.
+  const unguarded = [mechanism(name, { partsMissing: true }), mechanism(name, { loose: true, trimmed: true })];
   const trials = new Map<string, Trial>();
   const add = (trial: Trial) => trials.set(`${trial.given} ${trial.attempt}`, trial);
   for (const state of reached) {
     const at = sound.at(state);
     const given = closed(at);
-    const allowed = new Set(sound.moves(state).map(([move]) => move.words));
-    for (const [move] of sound.moves(state))
-      if ((move.attempt === 'close-utility' || move.attempt === 'close-generator') && given === 'both open')
-        add({ given, attempt: move.words, must: 'go', fact: 'function.eachAlone' });
-    if (given === 'both open') continue;
-    for (const [attempt, words] of tries(name))
-      if (
-        !allowed.has(words) &&
-        !(attempt === 'close-utility' && given === 'utility closed') &&
-        !(attempt === 'close-generator' && given === 'generator closed')
-      )
-        add({ given, attempt: words, must: 'be blocked', fact: factOf(attempt) });
+    const allowed = sound.moves(state).map(([move]) => move);
+    if (given === 'both open') {
+      for (const { attempt, words } of allowed)
+        if (attempt === 'close-utility' || attempt === 'close-generator')
+          add({ given, attempt: words, must: 'go', fact: 'function.eachAlone' });
+      continue;
+    }
+    const may = new Set(allowed.map((move) => move.words));
+    for (const [i, machine] of unguarded.entries())
+      for (const [{ attempt, words }] of machine.moves(machine.stateOf(at))) {
+        const tried = i === 0 ? attempt === 'close-utility' || attempt === 'close-generator' : attempt === 'shift-part';
+        if (tried && !may.has(words) && joins(at, attempt))
+          add({ given, attempt: words, must: 'be blocked', fact: factOf(attempt) });
+      }
   }
   if (onCover)
     add({
@@ -76,12 +77,8 @@ function listTrials(name: MechanismName, onCover: boolean): Trial[] {
   return [...trials.values()];
 }
 
-/** Every closing and every move of the part that a hand can try, found by searching the mechanism with nothing to stop it. */
-function tries(name: MechanismName): (readonly [string, string])[] {
-  const all = new Map<string, string>();
-  for (const of of [unguarded(name), mechanism(name, { loose: true, trimmed: true })])
-    for (const state of explore(of, () => false).reached)
-      for (const [move] of of.moves(state))
-        if (move.attempt !== 'open' && move.attempt !== 'other') all.set(move.words, move.attempt);
-  return [...all].map(([words, attempt]) => [attempt, words] as const);
+/** Whether closing would join the sources: the side that is closed already cannot be the one that is tried. */
+function joins(at: Readonly<Record<string, number>>, attempt: Move['attempt']): boolean {
+  const utility = at.utility === 1 || at['handle 1'] === 1;
+  return attempt === 'shift-part' || (attempt === 'close-generator') === utility;
 }

@@ -110,7 +110,7 @@ describe('function test', () => {
     expect(trials).toContain('utility closed: switch generator on: must be blocked');
     expect(trials).toContain('generator closed: switch utility on: must be blocked');
     expect(trials).toContain('utility closed: lift the plate off its guides: must be blocked');
-    expect(trials).toContain('generator closed: slide the plate over the generator handle: must be blocked');
+    expect(trials).toContain('generator closed: slide the plate half-way back: must be blocked');
     expect(trials).toContain('both open: switch utility on: must go');
     expect(trials).toContain('both open: switch generator on: must go');
   });

@@ -46,6 +46,8 @@ export interface Mechanism extends Machine<Move> {
   /** Positions of a state in words. */
   readonly describe: (state: number) => string;
   readonly at: (state: number) => Readonly<Record<string, number>>;
+  /** The state with these positions; what is not named stands at its first. */
+  readonly stateOf: (at: Readonly<Record<string, number>>) => number;
 }
 
 function build({ fields, moves, parallel }: Rules): Mechanism {
@@ -59,7 +61,7 @@ function build({ fields, moves, parallel }: Rules): Mechanism {
     return at;
   };
   const encode = (at: Readonly<Record<string, number>>): number =>
-    fields.reduceRight((state, { name, positions }) => state * positions.length + at[name]!, 0);
+    fields.reduceRight((state, { name, positions }) => state * positions.length + (at[name] ?? 0), 0);
   return {
     size,
     start: 0,
@@ -69,6 +71,7 @@ function build({ fields, moves, parallel }: Rules): Mechanism {
     },
     parallel: (state) => parallel(decode(state)),
     at: decode,
+    stateOf: encode,
     describe: (state) => {
       const at = decode(state);
       return fields.map(({ name, positions }) => `${name} ${positions[at[name]!]}`).join(', ');
