@@ -35,6 +35,9 @@ const PICTURES: Picture[] = [
   { name: 'breaker-violated', path: `${house(2)}/breaker` },
   { name: 'feeder-stretches', path: `${house(3)}/feeder`, before: down('feeder.stretches[0].sizeAwg') },
   { name: 'neutral', path: `${house(4)}/neutral`, before: down('neutral.unbalancedA') },
+  { name: 'transfer', path: `${house(7)}/transfer`, before: down('transfer.mechanism') },
+  { name: 'function-test', path: `${house(1)}/function` },
+  { name: 'loads', path: `${house(6)}/loads` },
   { name: 'findings', path: `${house(12)}/findings` },
   {
     name: 'decide',

@@ -163,6 +163,7 @@ describe('sheets', () => {
     withFact(withFact(GOOD, 'feeder.stretches[0].method', 'UF-B'), 'feeder.stretches[0].place', 'outdoors'),
     withFact(GOOD, 'feeder.stretches[0].place', 'underground'),
     withFact(GOOD, 'grounding.rod', 'auxiliary'),
+    withFact(GOOD, 'transfer.mountedOn', 'cover'),
     withFact(withFact(GOOD, 'neutral.switched', 'yes'), 'source.neutralBond', 'bonded'),
     withFact(withFact(GOOD, 'inlet.ratingA', 100), 'source.connection', 'permanent'),
     withFact(withFact(GOOD, 'transfer.kind', 'load-side-switch'), 'loads.circuits[0].volts', '240'),

@@ -1,10 +1,10 @@
 import type { SchemaDescription, SchemaFieldDescription } from 'yup';
 import { caseSchema } from './schema';
-import type { FactMeta } from './fact';
+import type { FactMeta, Wrong } from './fact';
 
 interface Described {
   readonly type: string;
-  readonly meta?: { readonly fact?: FactMeta };
+  readonly meta?: { readonly fact?: FactMeta; readonly wrong?: Wrong };
   readonly fields?: Readonly<Record<string, Described>>;
   readonly innerType?: Described;
 }
@@ -38,6 +38,19 @@ const LOCAL: FactMeta = {
 
 /** All facts, in the order in which they are asked. */
 export const CATALOGUE: ReadonlyMap<string, FactMeta> = catalogue;
+
+/** The shape of a case: groups of facts and lists of groups, each fact with what is wrong with a value of it. */
+export type Shape =
+  { readonly fact: Wrong } | { readonly list: Shape } | { readonly group: ReadonlyMap<string, Shape> } | undefined;
+
+function shapeOf(node: Described): Shape {
+  if (node.meta?.wrong) return { fact: node.meta.wrong };
+  if (node.innerType) return { list: shapeOf(node.innerType) };
+  if (!node.fields) return undefined;
+  return { group: new Map(Object.entries(node.fields).map(([key, field]) => [key, shapeOf(field)])) };
+}
+
+export const CASE_SHAPE = shapeOf(described as unknown as Described);
 
 /** What is known of the fact at an address. Throws on an address that is none. */
 export function metaOf(path: string): FactMeta {

@@ -30,14 +30,17 @@ export interface FactMeta {
   readonly when?: (siblings: Readonly<Record<string, unknown>>, site: Readonly<Record<string, unknown>>) => boolean;
 }
 
+/** What is wrong with a value, in a sentence; undefined where it is a value of the fact. */
+export type Wrong = (value: unknown) => string | undefined;
+
 type Words = Pick<FactMeta, 'label' | 'ask' | 'drawing' | 'when'>;
 type FactSchema<T> = MixedSchema<T | NotSeen | undefined>;
 
-function fact<T>(meta: FactMeta, wrong: (value: unknown) => string | undefined): FactSchema<T> {
+function fact<T>(meta: FactMeta, wrong: Wrong): FactSchema<T> {
   return mixed<T & {}>()
     .nullable() // so that null meets the fact's own sentence
     .optional()
-    .meta({ fact: meta })
+    .meta({ fact: meta, wrong })
     .test('fact', (value, context) => {
       if (value === undefined || (value as unknown) === NOT_SEEN) return true;
       const message = wrong(value);

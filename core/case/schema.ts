@@ -42,6 +42,7 @@ const local = mixed<Readonly<Record<string, 'yes' | 'no' | 'licensed' | 'owner' 
 
 export const FORMAT = 'careful-latch/case';
 export const VERSION = 1;
+export const MOST_TITLE = 300;
 
 /** The case file: what was recorded at one site, as open JSON. */
 export const caseSchema = part({
@@ -68,7 +69,7 @@ export const caseSchema = part({
     ),
   title: string()
     .typeError(({ path, value }: { path: string; value: unknown }) => `${path}: ${quoted(value)} is no text`)
-    .max(300, 'longer than 300 characters')
+    .max(MOST_TITLE, `longer than ${MOST_TITLE} characters`)
     .optional(),
   source,
   siting,

@@ -1,8 +1,7 @@
 import {
   NOT_SEEN,
-  factAt,
   factLabel,
-  isKnown,
+  keysOf,
   metaOf,
   valueText,
   type Case,
@@ -37,7 +36,6 @@ interface Shared {
   readonly site: Case;
   readonly edition: Edition;
   readonly numbers: OfficeNumbers;
-  readonly values: Map<string, unknown>;
   readonly done: Map<string, Attempt<unknown>>;
 }
 
@@ -54,9 +52,7 @@ export class Look {
 
   constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}) {
     this.shared =
-      at instanceof Look
-        ? at.shared
-        : { site: at, edition: edition ?? at.edition, numbers, values: new Map(), done: new Map() };
+      at instanceof Look ? at.shared : { site: at, edition: edition ?? at.edition, numbers, done: new Map() };
   }
 
   get site(): Case {
@@ -105,14 +101,12 @@ export class Look {
   }
 
   private value(path: string): unknown {
-    const { values } = this.shared;
-    let value = values.get(path);
-    if (value === undefined && !values.has(path)) {
-      value = factAt(this.site, path);
-      if (!isKnown(value)) value = undefined;
-      values.set(path, value);
+    let here: unknown = this.shared.site;
+    for (const key of keysOf(path)) {
+      if (here === undefined || here === NOT_SEEN) return undefined;
+      here = (here as Readonly<Record<string | number, unknown>>)[key];
     }
-    return value;
+    return here === NOT_SEEN ? undefined : here;
   }
 
   /** A look at the same case whose working stands apart. */
@@ -144,8 +138,8 @@ export class Look {
 
   /** Ends with `Missing` naming every absent one of several facts, so that one visit finds them all. */
   needAll(...paths: FactPath[]): void {
-    const absent = paths.filter((path) => this.value(path) === undefined);
-    if (absent.length > 0) throw new Missing(absent);
+    for (const path of paths)
+      if (this.value(path) === undefined) throw new Missing(paths.filter((one) => this.value(one) === undefined));
   }
 
   /** Records an intermediate number with the table or section it came from, and returns it. */
@@ -214,8 +208,9 @@ export interface Attempt<T> {
 
 /** Ends with `Missing` naming everything that several computations lack together; goes on where they lack nothing. */
 export function lacking(parts: readonly Pick<Attempt<unknown>, 'missing' | 'why'>[], ...more: string[]): void {
+  if (more.length === 0 && parts.every((part) => part.missing.length === 0)) return;
   const missing = new Set([...parts.flatMap((part) => part.missing), ...more]);
-  if (missing.size > 0) throw new Missing([...missing], parts.find((part) => part.why)?.why);
+  throw new Missing([...missing], parts.find((part) => part.why)?.why);
 }
 
 /** Rounded for reading: three decimals, no binary dust. */

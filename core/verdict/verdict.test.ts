@@ -8,6 +8,7 @@ import {
   emptyCase,
   factAt,
   listPathOf,
+  readBySchema,
   readCase,
   recordedFacts,
   withFact,
@@ -198,6 +199,45 @@ describe('properties', () => {
         }
       }),
       { numRuns: 300 },
+    );
+  });
+
+  test('the quick check and the schema agree, on good cases and on spoilt ones', () => {
+    const junk = fc.constantFrom<unknown>(
+      null,
+      [],
+      {},
+      '',
+      'yes',
+      0,
+      -1,
+      1e308,
+      true,
+      [null],
+      { x: 1 },
+      '30',
+      '10',
+      NOT_SEEN,
+    );
+    const places = [
+      ...CATALOGUE.keys(),
+      'cord',
+      'feeder',
+      'loads.circuits',
+      'title',
+      'edition',
+      'solar',
+      'breaker.colour',
+      'local',
+    ];
+    fc.assert(
+      fc.property(anyCase, fc.constantFrom(...places), junk, (c, key, value) => {
+        const list = listPathOf(key);
+        const spoilt = withFact(c, list ? `${list}[0]${key.slice(list.length)}` : key, value);
+        expect(readCase(spoilt)).toEqual(readBySchema(spoilt));
+        expect(readCase(c)).toEqual(readBySchema(c));
+      }),
+      { numRuns: 1000 },
     );
   });
 

@@ -1,5 +1,5 @@
 import { amount, choice, yesNo } from '../fact';
-import { station, whenSite, withInlet, withKinds } from '../parts';
+import { station, whenSite, withInlet } from '../parts';
 
 const when = withInlet;
 const tried = (label: string, ask: string, kinds = when) =>
@@ -17,7 +17,7 @@ export const functionTest = station({
   bothWithCoverOff: tried(
     'Both on with the cover off',
     'only a qualified person, dead: cover off, try the same two moves',
-    withKinds('retrofit-interlock'),
+    whenSite('transfer', 'mountedOn', 'cover'),
   ),
   bothWithPartMoved: tried(
     'Both on with the part lifted, turned or half-way',

@@ -96,3 +96,12 @@ for (const [id, path, wrong, severity] of plain)
       ...(id === 'breaker/position-for-interlock' ? [{ 'transfer.kind': 'transfer-panel' }] : []),
     ],
   });
+
+const row = (label: string, value: unknown) => ({
+  working: expect.arrayContaining([expect.objectContaining({ label, value })]) as never,
+});
+ruleTable('breaker/not-above-weakest-link', {
+  holds: [[{}, row('inlet (its marking)', 30)]],
+  violation: [],
+  unproven: [],
+});

@@ -115,3 +115,15 @@ ruleTable('cord/not-fixed-wiring', {
   ],
   unproven: [[{ 'cord[0].part': undefined }, ['cord[0].part']]],
 });
+
+ruleTable('cord/ampacity', {
+  holds: [[secondCord({ 'cord[1].sizeAwg': '8' }), { allowed: 30 }]],
+  violation: [{ 'source.outletBreakerA': 21, 'cord[0].sizeAwg': '14' }], // no set on 20 A any more
+  unproven: [],
+});
+ruleTable('cord/four-wire-for-120-240', { holds: [[{}, { found: 4, allowed: 4 }]], violation: [], unproven: [] });
+ruleTable('cord/not-fixed-wiring', {
+  holds: [],
+  violation: [[{ 'cord[0].run': 'fastened' }, { reason: 'A cord serves as fixed wiring.' }]],
+  unproven: [],
+});

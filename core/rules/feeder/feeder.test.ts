@@ -314,3 +314,103 @@ ruleTable('feeder/raceway-fill', {
   ],
   notApplicable: [{}, { ...CORDS_ONLY, ...pipe('EMT', '1/2', '6') }, stretch(0, { method: 'MC' })],
 });
+
+const step = (label: string, value: unknown) => ({
+  working: expect.arrayContaining([expect.objectContaining({ label, value })]) as never,
+});
+const two = (first: Facts, second: Record<string, unknown>): Facts => ({
+  ...attic(26),
+  ...first,
+  ...stretch(1, second),
+});
+
+ruleTable('feeder/burial-depth', {
+  holds: [
+    [{ ...SMALL, ...buried('UF-B', 24) }, { allowed: 24 }],
+    [{ ...SMALL, ...buried('UF-B', 12) }, step('Least cover, 120 V, 20 A or less with GFCI', 12)],
+  ],
+  violation: [
+    // 10 in too little is worse than 3
+    [
+      two(buried('UF-B', 14), { place: 'underground', method: 'RMC', burialIn: 3, burialUnder: 'general' }),
+      { reason: saying('stretch 1') },
+    ],
+    [buried('UF-B', 6), { remedy: saying('6 in') }],
+    [buried('UF-B', 5), { remedy: 'Bury it 24 in deep.' }],
+  ],
+  unproven: [],
+});
+ruleTable('feeder/equipment-ground-size', {
+  holds: [
+    [stretch(0, { sizeAwg: '12', groundAwg: '10' }), { allowed: '10' }], // conductors too small make no ground smaller
+    [{ ...stretch(0, { sizeAwg: '4', groundAwg: '6' }), 'source.outletBreakerA': 50 }, { allowed: '6' }], // 10380 × 41740 ÷ 26240 cmil
+  ],
+  violation: [[stretch(0, { sizeAwg: '12', groundAwg: '12' }), { allowed: '10' }]],
+  unproven: [],
+});
+ruleTable('feeder/method-suits-place', {
+  holds: [],
+  violation: [
+    [stretch(0, { place: 'outdoors' }), { remedy: saying('W in their type') }],
+    [stretch(0, { place: 'underground' }), { remedy: saying('W in their type') }],
+  ],
+  unproven: [],
+});
+ruleTable('feeder/nameplate-115', {
+  holds: [
+    [
+      { ...NO_DEVICE, 'source.runningW': 6260.8695652 },
+      { found: 30, allowed: 30 },
+    ],
+  ],
+  violation: [],
+  unproven: [],
+});
+ruleTable('feeder/neutral-full-size-when-bridged', {
+  holds: [],
+  violation: [
+    [
+      { ...BRIDGED, ...two(stretch(0, { sizeAwg: '6', neutralAwg: '12' }), { neutralAwg: '12' }) },
+      { reason: saying('stretch 1') },
+    ],
+  ],
+  unproven: [],
+});
+ruleTable('feeder/raceway-fill', {
+  holds: [
+    [pipe('EMT', '1/2', '10'), step('4 conductors, the ground counted with insulation', 0.084)],
+    [pipe('EMT', '1/2', '10', 1, 'TW'), { found: 0.122, allowed: 0.122 }],
+  ],
+  violation: [
+    [
+      two(pipe('PVC', '2', '4/0', 10, 'TW'), {
+        method: 'EMT',
+        racewayIn: '1/2',
+        othersInRaceway: 2,
+        insulation: 'THWN-2',
+        sizeAwg: '10',
+        neutralAwg: '10',
+      }),
+      { reason: saying('stretch 1') },
+    ],
+  ],
+  unproven: [],
+});
+ruleTable('feeder/small-conductor', {
+  holds: [],
+  violation: [
+    [
+      { ...SWITCH, 'source.outletBreakerA': 50 },
+      { found: 50, allowed: 30 },
+    ],
+  ],
+  unproven: [],
+});
+ruleTable('feeder/voltage-drop', {
+  holds: [[{}, step('Rated current', 29.167)]],
+  violation: [
+    [{ ...BRIDGED, 'source.runningW': 3500 }, step('Rated current', 29.167)],
+    [stretch(0, { lengthFt: 1000 }), { found: 30.7 }], // 73.78 V of 240
+  ],
+  unproven: [],
+});

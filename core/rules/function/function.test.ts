@@ -70,3 +70,9 @@ ruleTable('function/gfci-trips', {
   unproven: [[{ 'source.receptacles120': undefined }, ['source.receptacles120']]],
 });
 askedTable('function/drill-shown', 'function.drillShown', ['no'], 'advisory', { notApplicable: [CORDS_ONLY, BACKFED] });
+
+ruleTable('function/legs-measured', {
+  holds: [{ 'function.legBV': 60, 'function.legsV': 180 }],
+  violation: [],
+  unproven: [],
+});

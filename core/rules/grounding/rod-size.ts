@@ -1,11 +1,10 @@
 import { everyEdition } from '../../codebook';
 import { firstOf, holds, rule, violation, without } from '../rule';
 
-/** Least rod: ft in contact with earth; in of diameter, unlisted and listed. */
+/** Least rod in contact with earth, ft. */
 const LENGTH_FT = 8;
-const DIAMETER_IN = 5 / 8;
-const LISTED_IN = 1 / 2;
-const INCHES: Readonly<Record<string, number>> = { '3/8': 0.375, '1/2': 0.5, '5/8': 0.625, '3/4': 0.75 };
+/** Diameters that are made, in, from thin to thick. */
+const DIAMETERS = ['3/8', '1/2', '5/8', '3/4'];
 
 export default rule({
   id: 'grounding/rod-size',
@@ -20,10 +19,9 @@ export default rule({
     look.needAll('grounding.rodLengthFt', 'grounding.rodDiameterIn', 'grounding.rodListed');
     const lengthFt = look.need('grounding.rodLengthFt');
     const mark = look.need('grounding.rodDiameterIn');
-    const leastIn = look.need('grounding.rodListed') === 'yes' ? LISTED_IN : DIAMETER_IN;
     const least = look.step(
       'Least diameter',
-      leastIn === LISTED_IN ? '1/2' : '5/8',
+      look.need('grounding.rodListed') === 'yes' ? '1/2' : '5/8',
       'in',
       everyEdition('250.52(A)(5)'),
     );
@@ -35,7 +33,7 @@ export default rule({
         unit: 'ft',
       });
     const detail = { found: mark, allowed: least, unit: 'in' };
-    return INCHES[mark]! >= leastIn
+    return DIAMETERS.indexOf(mark) >= DIAMETERS.indexOf(least)
       ? holds(`${mark} in by ${lengthFt} ft.`, detail)
       : violation(`${mark} in thick, ${least} in needed.`, remedy, detail);
   },

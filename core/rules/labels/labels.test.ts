@@ -32,3 +32,12 @@ askedTable('labels/standing-source-sign', 'labels.standingSign', ['no'], 'correc
   base: { 'source.connection': 'permanent', 'labels.standingSign': 'yes' },
   notApplicable: [{}, CORDS_ONLY],
 });
+
+ruleTable('labels/inlet-system-type', {
+  holds: [],
+  violation: [
+    [{ 'labels.inletSign': 'none' }, { reason: 'No sign at the inlet.' }],
+    [{ 'labels.inletSign': 'other' }, { reason: saying('does not say which') }],
+  ],
+  unproven: [],
+});

@@ -185,3 +185,51 @@ ruleTable('loads/switch-circuit-limit', {
   ],
   notApplicable: [{}, SINGLE],
 });
+
+ruleTable('loads/each-leg-within-source', {
+  holds: [legs(3400, 0, { 'cord[0].bridges': 'yes' })],
+  violation: [],
+  unproven: [],
+});
+ruleTable('loads/starting-surge', {
+  holds: [[{ 'loads.circuits[0].startingW': 0, 'loads.circuits[1].startingW': 0 }, { found: 1300 }]],
+  violation: [],
+  unproven: [],
+});
+const pairOf = (index: number, group: string, watts: number, sizeAwg: string): Facts => ({
+  ...at(`loads.circuits[${index}]`, {
+    use: 'lights',
+    plan: 'run',
+    volts: '120',
+    slot: 1,
+    runningW: watts,
+    startingW: watts,
+    neutralGroup: group,
+    sizeAwg,
+  }),
+  ...at(`loads.circuits[${index + 1}]`, {
+    use: 'lights',
+    plan: 'run',
+    volts: '120',
+    slot: 5,
+    runningW: 0,
+    startingW: 0,
+    neutralGroup: group,
+    sizeAwg,
+  }),
+});
+ruleTable('loads/shared-neutral-within-rating', {
+  holds: [],
+  // 10 A too much on one neutral is worse than 3 A on another, larger one
+  violation: [
+    [
+      { ...pairOf(0, 'a', 3000, '14'), ...pairOf(2, 'b', 3960, '10') },
+      { found: 25, allowed: 15 },
+    ],
+    [
+      { ...pairOf(0, 'b', 3960, '10'), ...pairOf(2, 'a', 3000, '14') },
+      { found: 25, allowed: 15 },
+    ],
+  ],
+  unproven: [],
+});

@@ -6,10 +6,14 @@ import {
   SWITCH,
   askedTable,
   at,
+  caseWith,
   ruleTable,
   saying,
   type Facts,
 } from '../../test/rule-table';
+import { Look } from '../../electrical';
+import { judge } from '../../verdict';
+import { RULES } from '..';
 
 ruleTable('transfer/present', {
   holds: [{}, SWITCH],
@@ -271,4 +275,55 @@ ruleTable('transfer/automatic-capacity', {
     ],
   ],
   notApplicable: [{}, SWITCH],
+});
+
+ruleTable('transfer/circuit-protection', {
+  holds: [
+    [moved({}), { reason: 'Every moved circuit is protected.' }],
+    [moved({ moved: 'no' }), { reason: 'No circuit is recorded as moved.' }],
+  ],
+  violation: [],
+  unproven: [],
+});
+ruleTable('transfer/240v-circuits-paired', {
+  holds: [
+    [moved({}), { reason: saying('No 240 V circuit') }],
+    [moved({ volts: '240', paired: 'yes' }), { reason: saying('Both handles') }],
+  ],
+  violation: [],
+  unproven: [],
+});
+ruleTable('transfer/shared-neutral-moved-together', {
+  holds: [
+    [moved({}), { reason: saying('No two circuits') }],
+    [moved({}, { ...PAIR, 'loads.circuits[1].moved': 'yes' }), { reason: saying('Every pair') }],
+  ],
+  violation: [],
+  unproven: [],
+});
+ruleTable('transfer/box-fill', {
+  holds: [[box({ boxAwg: '14', boxConductors: 7, boxGrounds: 6 }), { found: 21, allowed: 21 }]],
+  violation: [[box({ boxAwg: '8', boxConductors: 11, boxGrounds: 1 }), { found: 42, remedy: saying('2⅛ deep (42') }]],
+  unproven: [],
+});
+test('before 2020 all grounds of a box count as one', () => {
+  const rule = RULES.find((one) => one.id === 'transfer/box-fill')!;
+  expect(judge(rule, new Look(caseWith(box({ boxGrounds: 6 })), '2017'))).toMatchObject({
+    outcome: 'holds',
+    found: 20.25,
+  });
+});
+ruleTable('transfer/prevents-parallel', {
+  holds: [
+    [
+      {},
+      {
+        working: expect.arrayContaining([
+          expect.objectContaining({ label: 'Sequences that close both sources', value: 0 }),
+        ]) as never,
+      },
+    ],
+  ],
+  violation: [],
+  unproven: [[{ 'function.mainWithGeneratorOn': undefined }, ['function.mainWithGeneratorOn']]],
 });
