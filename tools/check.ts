@@ -1,7 +1,6 @@
 /** npm run --silent check -- FILE|FOLDER|-… [options]; see USAGE. */
 import { readFileSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { createInterface } from 'node:readline';
 import { parseArgs } from 'node:util';
 import { parseCase, type Case } from '@careful-latch/core/case';
 import { EDITIONS, isEdition, type Edition } from '@careful-latch/core/codebook';
@@ -138,28 +137,40 @@ const complain = (one: Checked) => {
 };
 const codeOf = (one: Checked) => ('errors' in one ? 2 : one.evaluation.verdict === 'nothing-against' ? 0 : 1);
 
+/** Lines of standard input as they come; what follows the last line break is a line too. */
+async function* linesOfInput(): AsyncGenerator<string[]> {
+  let rest = '';
+  process.stdin.setEncoding('utf8');
+  for await (const chunk of process.stdin as AsyncIterable<string>) {
+    const lines = (rest + chunk).split('\n');
+    rest = lines.pop()!;
+    yield lines;
+  }
+  yield [rest];
+}
+
 /** Cases on standard input, answered one by one as they come. */
 async function stream(options: Options): Promise<number> {
   let code = 0;
   let line = 0;
-  let out = '';
-  for await (const source of createInterface({ input: process.stdin, crlfDelay: Infinity })) {
-    line++;
-    if (source.trim() === '') continue;
-    const one = checkText(`line ${line}`, source, options);
-    complain(one);
-    code = Math.max(code, codeOf(one));
-    if (options.json) out += `${JSON.stringify(json(one, options))}\n`;
-    else if ('evaluation' in one) {
-      const violated = one.evaluation.outcomes.filter((each) => each.outcome === 'violation').map((each) => each.rule);
-      out += `${one.file}  ${VERDICT_WORDS[one.evaluation.verdict]}${violated.length > 0 ? `: ${violated.join(', ')}` : ''}\n`;
+  for await (const lines of linesOfInput()) {
+    let out = '';
+    for (const source of lines) {
+      line++;
+      if (source.trim() === '') continue;
+      const one = checkText(`line ${line}`, source, options);
+      complain(one);
+      code = Math.max(code, codeOf(one));
+      if (options.json) out += `${JSON.stringify(json(one, options))}\n`;
+      else if ('evaluation' in one) {
+        const violated = one.evaluation.outcomes
+          .filter((each) => each.outcome === 'violation')
+          .map((each) => each.rule);
+        out += `${one.file}  ${VERDICT_WORDS[one.evaluation.verdict]}${violated.length > 0 ? `: ${violated.join(', ')}` : ''}\n`;
+      }
     }
-    if (out.length > 60_000) {
-      process.stdout.write(out);
-      out = '';
-    }
+    process.stdout.write(out);
   }
-  process.stdout.write(out);
   return code;
 }
 

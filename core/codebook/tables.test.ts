@@ -73,6 +73,11 @@ test('resistance, Ω per 1000 ft at 75 °C, and area', () => {
       '12: 3.25 · 10: 2.04 · 8: 1.28 · 6: 0.808 · 4: 0.508 · 3: 0.403 · 2: 0.319 · 1: 0.253 · 1/0: 0.201 · 2/0: 0.159 · 3/0: 0.126 · 4/0: 0.100',
     ),
   );
+  expect(AREA_CMIL.rows).toEqual(
+    column(
+      '18: 1620 · 16: 2580 · 14: 4110 · 12: 6530 · 10: 10380 · 8: 16510 · 6: 26240 · 4: 41740 · 3: 52620 · 2: 66360 · 1: 83690 · 1/0: 105600 · 2/0: 133100 · 3/0: 167800 · 4/0: 211600',
+    ),
+  );
   // Areas follow the gauge: 5 mils at 36 AWG, 460 at 4/0, in 39 equal ratios; printed ones are rounded to tens and below.
   for (const [i, size] of [...WIRE_SIZES].reverse().entries()) {
     const gauge = size.includes('/') ? 1 - Number(size[0]) : Number(size);
