@@ -1,5 +1,5 @@
 import { EDITIONS } from '@careful-latch/core/codebook';
-import { LIST_PATHS } from '@careful-latch/core/case';
+import { LIST_PATHS, MOST_PARTS } from '@careful-latch/core/case';
 import { DECISIONS } from '@careful-latch/core/record';
 import { caseJsonSchema } from '@careful-latch/core/formats';
 
@@ -26,24 +26,28 @@ const decision = {
   signature: object({ name: text, path: text }),
 };
 const step = object({ label: text, value: { type: ['number', 'string'] }, unit: text, source: text });
-const outcome = object({
-  rule: text,
-  station: text,
-  outcome: { enum: ['holds', 'violation', 'unproven', 'not-applicable'] },
-  severity: { enum: ['hazard', 'correction', 'advisory'] },
-  found: { type: ['number', 'string', 'null'] },
-  allowed: { type: ['number', 'string', 'null'] },
-  unit: { type: ['string', 'null'] },
-  needs: list(text),
-  reason: text,
-  cites: list(text),
-  working: list(step),
-  remedy: { type: ['string', 'null'] },
-});
+const outcome = object(
+  {
+    rule: text,
+    station: text,
+    outcome: { enum: ['holds', 'violation', 'unproven', 'not-applicable'] },
+    severity: { enum: ['hazard', 'correction', 'advisory'] },
+    found: { type: ['number', 'string', 'null'] },
+    allowed: { type: ['number', 'string', 'null'] },
+    unit: { type: ['string', 'null'] },
+    needs: list(text),
+    reason: text,
+    cites: list(text),
+    working: list(step),
+    remedy: { type: ['string', 'null'] },
+    changedBy: { type: ['string', 'null'] },
+  },
+  ['changedBy'], // records sealed by engine 0.1.0 have none
+);
 const change = (type: string, more: Record<string, Json>): Json =>
   object({ id: uuid, inspection: uuid, at: instant, type: { const: type }, ...more });
 const listName: Json = { enum: [...LIST_PATHS] };
-const position: Json = { type: 'integer', minimum: 0, maximum: 20 };
+const position: Json = { type: 'integer', minimum: 0, maximum: MOST_PARTS };
 
 const schemas: Record<string, Json> = {
   Problem: object({ type: text, title: text, status: { type: 'integer' }, detail: text }),

@@ -8,3 +8,4 @@ export * from './boxes';
 export * from './burial';
 export * from './cords';
 export * from './numbers';
+export * from './enclosures';

@@ -1,7 +1,8 @@
 import {
   AMBIENT_FACTOR, AMPACITY_A, AREA_CMIL, BOX_TYPES, BOX_VOLUME_IN3, BURIAL_IN, CONDUCTOR_AREA_IN2, CONFIGURATIONS, CORD_AMPACITY_A, CORD_TYPES, COUNT_FACTOR,
+  ENCLOSURE_TYPES,
   EQUIPMENT_GROUND, INSULATION_C, METHODS, OFFICE_NUMBERS, RACEWAY_AREA_IN2, RACEWAY_SIZES, RESISTANCE_OHM_PER_KFT, SMALL_CONDUCTOR_A, STANDARD_DEVICE_A, WIRE_SIZES,
-  boxConductorSizes, buildingWireSizes, fillShare, lettersOf, madeForWet, racewayAreaIn2, smallestRaceway, type InsulationName, type RacewayKind, type RacewaySize, type WireSize, type WiringMethod,
+  boxConductorSizes, fillShare, lettersOf, madeForWet, racewayAreaIn2, smallestRaceway, type InsulationName, type RacewayKind, type RacewaySize, type WireSize, type WiringMethod,
 } from '.'; // prettier-ignore
 
 /** Tables written down apart from ours, row by row as they are printed: "14: 15/20/25 · 12: …". */
@@ -197,4 +198,10 @@ test('numbers an office may change: usual value and bounds', () => {
     'legsLowV 228 V 200–240', 'legsHighV 252 V 240–270', 'hertzLow 58 Hz 50–60', 'hertzHigh 63 Hz 60–70', 'torquePercent 10 % 0–25', 'balancePercent 50 % 0–100', 'deadPinsV 3 V 0–30',
     'groundPathOhm 1 Ω 0.01–25', 'workingWidthIn 30 in 24–60', 'workingDepthIn 36 in 30–72', 'workingHeightFt 6.5 ft 6–10',
   ]); // prettier-ignore
+});
+
+test('enclosure types: those whose number is 3, 4 or 6 keep rain out', () => {
+  for (const [name, { rain }] of Object.entries(ENCLOSURE_TYPES))
+    expect([name, rain]).toEqual([name, /^[346]/.test(name)]);
+  expect(Object.keys(ENCLOSURE_TYPES).sort().join(' ')).toBe('1 12 13 2 3 3R 3RX 3S 4 4X 5 6 6P');
 });

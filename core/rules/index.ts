@@ -20,6 +20,7 @@ import inletIsMaleInlet from './inlet/is-male-inlet';
 import inletRatedForSourceOutlet from './inlet/rated-for-source-outlet';
 import inletBreakerNotAboveInlet from './inlet/breaker-not-above-inlet';
 import inletPolesAndVolts from './inlet/poles-and-volts';
+import inletWetLocationBox from './inlet/wet-location-box';
 import inletPlain from './inlet/plain';
 import feederAmpacity from './feeder/ampacity';
 import feederSmallConductor from './feeder/small-conductor';
@@ -103,6 +104,7 @@ export const RULES: readonly Rule[] = [
   inletRatedForSourceOutlet,
   inletBreakerNotAboveInlet,
   inletPolesAndVolts,
+  inletWetLocationBox,
   ...inletPlain,
   feederAmpacity,
   feederSmallConductor,

@@ -279,6 +279,44 @@ describe('properties', () => {
     );
   });
 
+  test('the order of cords decides nothing but how ends mate', () => {
+    fc.assert(
+      fc.property(anyCase, (c) => {
+        const turned = withFact(c, 'cord', [...(c.cord ?? [])].reverse());
+        const kinds = (of: Case) =>
+          evaluate(of)
+            .outcomes.filter((one) => one.rule !== 'cord/ends-mate')
+            .map((one) => `${one.rule} ${one.outcome} ${one.severity}`);
+        expect(kinds(turned)).toEqual(kinds(c));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  test('a verdict is monotone: nothing that gets worse makes it better', () => {
+    const order = ['nothing-against', 'not-finished', 'corrections-required', 'do-not-energise'];
+    const kinds = ['not-applicable', 'holds', 'unproven', 'violation'] as const;
+    const severities = ['advisory', 'correction', 'hazard'] as const;
+    const anyOutcome = fc.tuple(fc.nat(3), fc.nat(2)).map(([kind, severity]) => ({ kind, severity }));
+    const base = judge(RULES[0]!, GOOD);
+    const rank = (all: { kind: number; severity: number }[]) =>
+      order.indexOf(
+        verdictOf(
+          all.map(({ kind, severity }) => ({ ...base, outcome: kinds[kind]!, severity: severities[severity]! })),
+        ),
+      );
+    fc.assert(
+      fc.property(fc.array(anyOutcome, { minLength: 1, maxLength: 12 }), fc.nat(), fc.boolean(), (all, n, inKind) => {
+        const i = n % all.length;
+        const one = all[i]!;
+        const worse = inKind
+          ? { ...one, kind: Math.min(3, one.kind + 1) }
+          : { ...one, severity: Math.min(2, one.severity + 1) };
+        expect(rank(all.with(i, worse))).toBeGreaterThanOrEqual(rank(all));
+      }),
+    );
+  });
+
   test('the order of stretches decides nothing', () => {
     fc.assert(
       fc.property(anyCase, (c) => {

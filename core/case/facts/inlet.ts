@@ -1,5 +1,6 @@
 import { choice, yesNo } from '../fact';
-import { configuration, device, station } from '../parts';
+import { configuration, device, labelled, station } from '../parts';
+import { ENCLOSURE_TYPES, type EnclosureType } from '../../codebook';
 
 export const inlet = station({
   gender: choice(
@@ -17,6 +18,14 @@ export const inlet = station({
       dry: 'Dry place',
     },
     { label: 'Box and lid', ask: 'plug the cord in and try the lid; read the box’s type' },
+  ),
+  enclosure: choice<EnclosureType | 'unmarked'>(
+    { ...labelled(Object.keys(ENCLOSURE_TYPES) as EnclosureType[], (name) => `Type ${name}`), unmarked: 'Unmarked' },
+    {
+      label: 'Enclosure type',
+      ask: 'read it inside the lid or on the box',
+      when: (inlet) => inlet.box !== 'dry',
+    },
   ),
   pinsDead: yesNo({
     label: 'Pins dead with utility on, nothing plugged in',

@@ -7,19 +7,23 @@ type Key = 'part' | 'run' | 'coiled' | 'pullTested';
 interface EachCord extends Omit<Rule, 'station' | 'facts' | 'check'> {
   readonly key: Key;
   readonly right: string | readonly string[];
-  /** A part that the question does not speak of, like an adapter that cannot lie in a wall. */
-  readonly skip?: (look: Look, index: number) => boolean;
+  /** Asked of cords alone: an adapter lies nowhere and is not wound up. */
+  readonly cordsAlone?: boolean;
   readonly good: string;
   readonly bad: string;
   readonly remedy: string;
 }
 
 /** The plain question, asked of every cord: one wrong answer is enough, and is seen although others are unknown. */
-function eachCord({ key, right, skip, good, bad, remedy, ...rest }: EachCord): Rule {
+function eachCord({ key, right, cordsAlone, good, bad, remedy, ...rest }: EachCord): Rule {
   const check = (look: Look): Finding => {
     const missing: string[] = [];
     for (let i = 0; i < look.cords; i++) {
-      if (skip?.(look, i)) continue;
+      if (cordsAlone) {
+        const part = look.known(`cord[${i}].part`);
+        if (part === undefined) missing.push(`cord[${i}].part`);
+        if (part !== 'cord') continue;
+      }
       const path = `cord[${i}].${key}` as const;
       const value = look.known(path);
       if (value === undefined) missing.push(path);
@@ -29,11 +33,8 @@ function eachCord({ key, right, skip, good, bad, remedy, ...rest }: EachCord): R
     if (missing.length > 0) throw new Missing(missing);
     return holds(good);
   };
-  return rule({ ...rest, facts: [`cord.${key}`, ...(skip ? ['cord.part'] : [])], check });
+  return rule({ ...rest, facts: [`cord.${key}`, ...(cordsAlone ? ['cord.part'] : [])], check });
 }
-
-/** Adapters lie nowhere and are not wound up. While nobody has said what a part is, it counts as a cord. */
-const adapter = (look: Look, i: number) => look.need(`cord[${i}].part`) !== 'cord';
 
 export default [
   eachCord({
@@ -54,7 +55,7 @@ export default [
     cites: everyEdition('400.12'),
     key: 'run',
     right: ['free'],
-    skip: adapter,
+    cordsAlone: true,
     good: 'Every cord lies free.',
     bad: 'A cord serves as fixed wiring.',
     remedy: 'Run a wiring method made for the place from an inlet, and keep the cord outside and free.',
@@ -66,7 +67,7 @@ export default [
     cites: everyEdition('guidance'),
     key: 'coiled',
     right: ['no'],
-    skip: adapter,
+    cordsAlone: true,
     good: 'Every cord is laid out.',
     bad: 'A cord is wound up under load; it heats in the coil.',
     remedy: 'Lay it out, or use a shorter one.',

@@ -47,8 +47,22 @@ ruleTable('inlet/poles-and-volts', {
   notApplicable: [CORDS_ONLY, BACKFED],
 });
 const without = { notApplicable: [CORDS_ONLY, BACKFED] };
-askedTable('inlet/wet-location-box', 'inlet.box', ['lid-closed-only', 'plain'], 'correction', {
-  right: ['dry'],
+ruleTable('inlet/wet-location-box', {
+  holds: [
+    {},
+    [{ 'inlet.enclosure': '4X' }, { reason: saying('Type 4X') }],
+    { 'inlet.box': 'dry', 'inlet.enclosure': undefined },
+  ],
+  violation: [
+    [{ 'inlet.box': 'plain', 'inlet.enclosure': undefined }, { severity: 'correction' }],
+    { 'inlet.box': 'lid-closed-only' },
+    [{ 'inlet.enclosure': '1' }, { reason: saying('Type 1 does not') }],
+    [{ 'inlet.enclosure': 'unmarked' }, { reason: saying('no enclosure type') }],
+  ],
+  unproven: [
+    [{ 'inlet.box': undefined }, ['inlet.box']],
+    [{ 'inlet.enclosure': 'not-seen' }, ['inlet.enclosure']],
+  ],
   ...without,
 });
 askedTable('inlet/listed', 'inlet.listed', ['no'], 'correction', without);

@@ -5,18 +5,6 @@ const notApplicable = without('inlet');
 
 export default [
   asked({
-    id: 'inlet/wet-location-box',
-    holds: 'Outdoors the inlet sits in a box that keeps rain out with the cord plugged in.',
-    severity: 'correction',
-    cites: everyEdition('406.9', '314.15'),
-    notApplicable,
-    fact: 'inlet.box',
-    right: ['rain-tight', 'dry'],
-    good: 'Rain stays out, or the place is dry.',
-    bad: 'Rain gets in, at least while the cord is plugged in, which is when it is live.',
-    remedy: 'Fit a rain-tight inlet box whose lid closes over the connection or that is listed so.',
-  }),
-  asked({
     id: 'inlet/listed',
     holds: 'Inlet and box bear a listing mark.',
     severity: 'correction',
