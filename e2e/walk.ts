@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import {
@@ -108,6 +109,33 @@ export class Walker {
         .click();
       this.taps++;
     }
+  }
+
+  /** Has the office hold facts already, as if another device had recorded them; the page then fetches them. */
+  async seed(c: Case, paths: readonly string[]): Promise<void> {
+    const inspection = /inspection\/([^/?]+)/.exec(this.page.url())![1]!;
+    await this.savedAtOffice();
+    const session = await this.page.request.get(`${this.office.address}/api/session`);
+    const { csrfToken } = (await session.json()) as { csrfToken: string };
+    const at = new Date().toISOString();
+    const changes = paths.map((path) => ({
+      type: 'fact',
+      id: randomUUID(),
+      inspection,
+      at,
+      path,
+      value: factAt(c, path),
+    }));
+    for (let i = 0; i < changes.length; i += 100) {
+      const answer = await this.page.request.post(`${this.office.address}/api/changes`, {
+        data: { changes: changes.slice(i, i + 100) },
+        headers: { 'x-csrf-token': csrfToken },
+      });
+      const { results } = (await answer.json()) as { results: { status: string }[] };
+      expect(results.map((one) => one.status)).toEqual(results.map(() => 'taken'));
+    }
+    await this.page.reload();
+    await this.station('source').waitFor();
   }
 
   async verdict(words: string): Promise<void> {

@@ -1,6 +1,6 @@
 import { array, mixed, number, object, string, type InferType } from 'yup';
 import { EDITIONS, type Edition } from '../codebook';
-import { emptyCase, type Case, LIST_PATHS, type ListPath } from '../case';
+import { LIST_PATHS, MOST_PARTS, emptyCase, type Case, type ListPath } from '../case';
 import type { Evaluation, Outcome } from '../verdict';
 
 const line = (what: string, most: number) =>
@@ -110,7 +110,7 @@ export const changeSchemas = {
     list: mixed<ListPath>()
       .oneOf([...LIST_PATHS], 'Only a cord, a stretch or a circuit can be taken out.')
       .required(),
-    index: number().integer().min(0).max(20).required(),
+    index: number().integer().min(0).max(MOST_PARTS).required(),
   }).noUnknown(),
   restore: object({
     ...change,
@@ -118,7 +118,7 @@ export const changeSchemas = {
     list: mixed<ListPath>()
       .oneOf([...LIST_PATHS])
       .required(),
-    index: number().integer().min(0).max(20).required(),
+    index: number().integer().min(0).max(MOST_PARTS).required(),
     entry: object().required(),
   }).noUnknown(),
   decide: object({ ...change, type: mixed<'decide'>().required(), decision: decisionSchema.required() }).noUnknown(),
