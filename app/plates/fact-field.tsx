@@ -108,6 +108,9 @@ interface Props {
   readonly focused?: boolean;
 }
 
+/** Facts off the screen are neither laid out nor painted: a sheet may hold fifty of them. */
+const OFF_SCREEN_COSTS_NOTHING = { contentVisibility: 'auto', containIntrinsicBlockSize: 'auto 180px' } as object;
+
 /** One fact: its name, how to find it out, its plates, and the answer at once beside it. */
 function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
   const palette = usePalette();
@@ -131,7 +134,10 @@ function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
       ref={place}
       testID={`fact-${path}`}
       nativeID={`fact-${path}`}
-      style={{ gap: 8, paddingVertical: 14, borderBottomWidth: 1, borderColor: palette.hairline }}
+      style={[
+        { gap: 8, paddingVertical: 14, borderBottomWidth: 1, borderColor: palette.hairline },
+        OFF_SCREEN_COSTS_NOTHING,
+      ]}
     >
       <View style={{ gap: 2 }}>
         <Words style={{ fontWeight: '700', fontSize: 19 }}>

@@ -54,6 +54,7 @@ class Judged implements Outcome {
   readonly cites: readonly string[];
   readonly remedy: string | null;
   readonly #by: Judging;
+  #working: readonly Step[] | undefined;
 
   constructor(
     by: Judging,
@@ -75,11 +76,11 @@ class Judged implements Outcome {
   }
 
   get working(): readonly Step[] {
-    return this.#by.look.steps;
+    return (this.#working ??= this.#by.look.steps);
   }
 
   get changedBy(): string | null {
-    const { profile, rule, look } = this.#by;
+    const { profile, rule } = this.#by;
     if (!profile) return null;
     const change = profile.rules[rule.id];
     const what = [
@@ -88,7 +89,7 @@ class Judged implements Outcome {
         ? [`${change.severity} instead of ${rule.severity}`]
         : []),
       ...(change?.cites ? ['own citation'] : []),
-      ...look.steps
+      ...this.working
         .filter((step) => step.source === OWN_NUMBER)
         .map((step) => `${step.label}: ${step.value} ${step.unit}`),
       ...(rule.id.startsWith(LOCAL) ? ['own item'] : []),
