@@ -112,10 +112,6 @@ export function instrument(file: string, path: string, firstId: number): { text:
         [node.left, node.right].some((side) => ts.isStringLiteral(side) || ts.isTemplateExpression(side));
       return choose(node, whole(text(node.operatorToken)), flipped && !concatenates ? [whole(flipped)] : []);
     }
-    if (ts.isPropertyAccessExpression(node) && SWAPPED[node.name.text]) {
-      const object = rewrite(node.expression);
-      return choose(node, `${object}.${node.name.text}`, []) && `${object}.${node.name.text}`;
-    }
     if (
       ts.isCallExpression(node) &&
       ts.isPropertyAccessExpression(node.expression) &&

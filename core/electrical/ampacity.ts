@@ -182,6 +182,14 @@ export function stretchAmpacityOf(look: Look, index: number, size: WireSize): St
   return ampacityUnder(look, size, conditionsOf(look, index));
 }
 
+/** Sizes of a stretch's hots and of its neutral. Throws `Missing` where facts lack. */
+export function hotAndNeutral(look: Look, index: number): { hot: WireSize; neutral: WireSize } {
+  const hot = look.attempt((side) => conductorOf(side, index).size);
+  const neutral = look.attempt((side) => conductorOf(side, index, 'neutralAwg').size);
+  look.requireAll(hot, neutral);
+  return { hot: hot.value!, neutral: neutral.value! };
+}
+
 /** Largest device for a small conductor, A (240.4(D)); undefined where the section does not speak of the size. */
 export function smallConductorLimitA(metal: Metal, size: WireSize): number | undefined {
   return SMALL_CONDUCTOR_A.rows[metal][size];

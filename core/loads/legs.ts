@@ -1,5 +1,6 @@
 import { absence, factAt, valueText } from '../case';
-import { Missing, type Look } from '../electrical';
+import { Missing, smallConductorLimitA, type Look } from '../electrical';
+import { tableAmpacityA, type WireSize } from '../codebook';
 
 export type Leg = 'A' | 'B';
 
@@ -99,6 +100,10 @@ export function loadToMove(loads: readonly Load[], limitW: number): Load | undef
     });
 }
 
+/** Largest device for a branch conductor of copper, A: 240.4(D), above its sizes the 60 °C column. */
+export const branchLimitA = (size: WireSize): number =>
+  smallConductorLimitA('copper', size) ?? tableAmpacityA('copper', size, 60)!;
+
 /** Circuits that share a neutral, by group. Throws `Missing` while a group is unknown. */
 export function neutralGroups(look: Look, among: readonly number[]): number[][] {
   look.needAll(...among.map((i) => `loads.circuits[${i}].neutralGroup` as const));
@@ -114,7 +119,7 @@ export function neutralGroups(look: Look, among: readonly number[]): number[][] 
 export function needOfEach(
   look: Look,
   among: readonly number[],
-  ...keys: ('volts' | 'moved' | 'paired' | 'sizeAwg' | 'switchBreakerA')[]
+  ...keys: ('moved' | 'neutralGroup' | 'sizeAwg')[]
 ): void {
   const missing = among.flatMap((i) =>
     keys.map((key) => `loads.circuits[${i}].${key}` as const).filter((path) => look.known(path) === undefined),

@@ -1,6 +1,6 @@
 import { absence, type FactPath, type Station, type TransferKind } from '../case';
 import type { Cites } from '../codebook';
-import type { Look } from '../electrical';
+import { bridged, type Look } from '../electrical';
 
 export type Severity = 'hazard' | 'correction' | 'advisory';
 
@@ -69,6 +69,42 @@ export const firstOf =
     }
     return undefined;
   };
+
+/** Not applicable where no circuit was moved to other equipment. */
+export const whereCircuitsMove = onlyWith(
+  ['load-side-switch', 'transfer-panel', 'single-circuit-switch'],
+  'no circuit was moved to other equipment',
+);
+
+/** Not applicable where the source does not feed both legs of the house. */
+export const whereBothLegsAreFed = onlyWith(
+  ['retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic'],
+  'the source does not feed both legs of the house',
+);
+
+/** Not applicable but where one pole of the source feeds both legs. */
+export const whereBridged = firstOf(without('inlet'), (look) =>
+  bridged(look) ? undefined : 'the two legs are not fed from one pole',
+);
+
+/**
+ * Judges several like parts, each by itself: the first violation, even where others lack facts; else an end with all that
+ * they lack together; else undefined, for then every one holds.
+ */
+export function firstViolation(
+  look: Look,
+  count: number,
+  judge: (side: Look, index: number) => Finding | undefined,
+): Finding | undefined {
+  const parts = Array.from({ length: count }, (_, i) => look.attempt((side) => judge(side, i)));
+  const violated = parts.find((part) => part.value !== undefined);
+  if (violated) {
+    look.adopt(violated.look);
+    return violated.value;
+  }
+  look.requireAll(...parts);
+  return undefined;
+}
 
 /** The plain question: one answer is right (or several are), every other is a violation. */
 export function answered<P extends FactPath>(

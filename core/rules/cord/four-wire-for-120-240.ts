@@ -1,6 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { Missing } from '../../electrical';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import { firstOf, firstViolation, holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'cord/four-wire-for-120-240',
@@ -11,20 +10,14 @@ export default rule({
   notApplicable: firstOf(without('inlet'), (look) =>
     look.need('source.voltage') === '120' ? 'the source gives 120 V only' : undefined,
   ),
-  check: (look) => {
-    const missing: string[] = [];
-    for (let i = 0; i < look.cords; i++) {
-      const path = `cord[${i}].wires` as const;
-      const wires = look.known(path);
-      if (wires === undefined) missing.push(path);
-      else if (wires === '3')
-        return violation(
-          `Cord ${i + 1} has three wires; neutral and ground would share one, or a leg be missing.`,
-          'Use a four-wire cord with four-wire ends.',
-          { found: 3, allowed: 4, unit: 'wires' },
-        );
-    }
-    if (missing.length > 0) throw new Missing(missing);
-    return holds('Four wires all the way.', { found: 4, allowed: 4, unit: 'wires' });
-  },
+  check: (look) =>
+    firstViolation(look, look.cords, (side, i) =>
+      side.need(`cord[${i}].wires`) === '3'
+        ? violation(
+            `Cord ${i + 1} has three wires; neutral and ground would share one, or a leg be missing.`,
+            'Use a four-wire cord with four-wire ends.',
+            { found: 3, allowed: 4, unit: 'wires' },
+          )
+        : undefined,
+    ) ?? holds('Four wires all the way.', { found: 4, allowed: 4, unit: 'wires' }),
 });

@@ -1,6 +1,5 @@
 import { CORD_TYPES, CORD_TYPE_CITES, lettersOf } from '../../codebook';
-import { Missing } from '../../electrical';
-import { holds, rule, violation } from '../rule';
+import { firstViolation, holds, rule, violation } from '../rule';
 
 export default rule({
   id: 'cord/outdoor-hard-usage',
@@ -8,25 +7,16 @@ export default rule({
   severity: 'correction',
   cites: CORD_TYPE_CITES,
   facts: ['cord.type'],
-  check: (look) => {
-    const missing: string[] = [];
-    for (let i = 0; i < look.cords; i++) {
-      const path = `cord[${i}].type` as const;
-      const name = look.known(path);
-      if (name === undefined) {
-        missing.push(path);
-        continue;
-      }
+  check: (look) =>
+    firstViolation(look, look.cords, (side, i) => {
+      const name = side.need(`cord[${i}].type`);
       const { usage, outdoors } = CORD_TYPES[name];
-      if (usage !== 'not-hard' && outdoors) continue;
-      look.step(`Letters of ${name}`, lettersOf(name).join('; '), '', CORD_TYPE_CITES);
+      if (usage !== 'not-hard' && outdoors) return undefined;
+      side.step(`Letters of ${name}`, lettersOf(name).join('; '), '', CORD_TYPE_CITES);
       return violation(
         usage === 'not-hard' ? `${name} is not made for hard usage.` : `${name} has no W: it is not made for outdoors.`,
         'Use a cord of a hard or extra-hard usage type with a W, such as SOOW, STW or SJTW.',
         { found: name, allowed: 'hard usage, W' },
       );
-    }
-    if (missing.length > 0) throw new Missing(missing);
-    return holds('Hard usage, and made for outdoors.');
-  },
+    }) ?? holds('Hard usage, and made for outdoors.'),
 });

@@ -1,12 +1,10 @@
 import { everyEdition } from '../../codebook';
-import type { Look } from '../../electrical';
-import { Missing } from '../../electrical';
-import { holds, rule, violation, type Finding, type Rule } from '../rule';
+import { firstViolation, holds, rule, violation, type Rule } from '../rule';
 
 type Key = 'part' | 'run' | 'coiled' | 'pullTested';
 interface EachCord extends Omit<Rule, 'station' | 'facts' | 'check'> {
   readonly key: Key;
-  readonly right: string | readonly string[];
+  readonly right: readonly string[];
   /** Asked of cords alone: an adapter lies nowhere and is not wound up. */
   readonly cordsAlone?: boolean;
   readonly good: string;
@@ -16,24 +14,17 @@ interface EachCord extends Omit<Rule, 'station' | 'facts' | 'check'> {
 
 /** The plain question, asked of every cord: one wrong answer is enough, and is seen although others are unknown. */
 function eachCord({ key, right, cordsAlone, good, bad, remedy, ...rest }: EachCord): Rule {
-  const check = (look: Look): Finding => {
-    const missing: string[] = [];
-    for (let i = 0; i < look.cords; i++) {
-      if (cordsAlone) {
-        const part = look.known(`cord[${i}].part`);
-        if (part === undefined) missing.push(`cord[${i}].part`);
-        if (part !== 'cord') continue;
-      }
-      const path = `cord[${i}].${key}` as const;
-      const value = look.known(path);
-      if (value === undefined) missing.push(path);
-      else if (!(right as string | readonly string[]).includes(value))
-        return violation(look.cords > 1 ? `Cord ${i + 1}: ${bad}` : bad, remedy);
-    }
-    if (missing.length > 0) throw new Missing(missing);
-    return holds(good);
-  };
-  return rule({ ...rest, facts: [`cord.${key}`, ...(cordsAlone ? ['cord.part'] : [])], check });
+  return rule({
+    ...rest,
+    facts: [`cord.${key}`, ...(cordsAlone ? ['cord.part'] : [])],
+    check: (look) =>
+      firstViolation(look, look.cords, (side, i) => {
+        if (cordsAlone && side.need(`cord[${i}].part`) !== 'cord') return undefined;
+        return right.includes(side.need(`cord[${i}].${key}`))
+          ? undefined
+          : violation(look.cords > 1 ? `Cord ${i + 1}: ${bad}` : bad, remedy);
+      }) ?? holds(good),
+  });
 }
 
 export default [
@@ -45,7 +36,7 @@ export default [
     key: 'part',
     right: ['cord', 'adapter-listed'],
     good: 'No home-made or unlisted adapter is in use.',
-    bad: 'a home-made or unlisted adapter is in use.',
+    bad: 'A home-made or unlisted adapter is in use.',
     remedy: 'Take it out of service; use a cord made with the right ends, or a listed adapter.',
   }),
   eachCord({

@@ -1,4 +1,4 @@
-import { BURIAL_CITES, BURIAL_IN, METHODS, type BurialColumn, type WiringMethod } from '../../codebook';
+import { BURIAL_CITES, BURIAL_IN, METHODS, everyEdition, type BurialColumn, type WiringMethod } from '../../codebook';
 import { Missing, type Look } from '../../electrical';
 import { firstOf, holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
@@ -20,7 +20,7 @@ export default rule({
   id: 'feeder/burial-depth',
   holds: 'Every buried stretch has the cover that its wiring method and what lies above it ask for.',
   severity: 'correction',
-  cites: { '2017': ['300.5(A)'], '2020': ['300.5(A)'], '2023': ['300.5(A)'] },
+  cites: everyEdition('300.5(A)'),
   facts: [
     'transfer.kind', 'source.voltage', 'source.outletBreakerA', 'source.outletGfci',
     ...['place', 'method', 'burialIn', 'burialUnder'].map((key) => `feeder.stretches.${key}`),

@@ -1,6 +1,6 @@
 import { AREA_CMIL, everyEdition } from '../../codebook';
-import { bridged, conductorOf } from '../../electrical';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import { hotAndNeutral } from '../../electrical';
+import { holds, rule, violation, whereBridged } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 export default rule({
@@ -11,15 +11,10 @@ export default rule({
   facts: [
     'transfer.kind', 'source.voltage', 'cord.bridges', 'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'feeder.stretches.neutralAwg',
   ], // prettier-ignore
-  notApplicable: firstOf(without('feeder'), (look) =>
-    bridged(look) ? undefined : 'the two legs are not fed from one pole',
-  ),
+  notApplicable: whereBridged,
   check: (look) =>
     worstStretch(look, (side, index) => {
-      const hot = side.attempt((one) => conductorOf(one, index));
-      const neutral = side.attempt((one) => conductorOf(one, index, 'neutralAwg'));
-      side.requireAll(hot, neutral);
-      const [hotSize, neutralSize] = [hot.value!.size, neutral.value!.size];
+      const { hot: hotSize, neutral: neutralSize } = hotAndNeutral(side, index);
       const detail = { found: neutralSize, allowed: hotSize, unit: 'AWG' };
       const words = `${neutralSize} AWG neutral beside ${hotSize} AWG hots (${stretchName(side, index)}); it carries the sum of both legs.`;
       return {

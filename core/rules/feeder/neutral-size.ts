@@ -1,5 +1,5 @@
 import { AREA_CMIL, everyEdition } from '../../codebook';
-import { conductorOf, rounded, stretchAmpacityOf } from '../../electrical';
+import { hotAndNeutral, rounded, stretchAmpacityOf } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
@@ -15,10 +15,7 @@ export default rule({
   notApplicable: without('feeder'),
   check: (look) =>
     worstStretch(look, (side, index) => {
-      const hot = side.attempt((one) => conductorOf(one, index));
-      const neutral = side.attempt((one) => conductorOf(one, index, 'neutralAwg'));
-      side.requireAll(hot, neutral);
-      const [hotSize, neutralSize] = [hot.value!.size, neutral.value!.size];
+      const { hot: hotSize, neutral: neutralSize } = hotAndNeutral(side, index);
       const detail = { found: neutralSize, allowed: hotSize, unit: 'AWG' };
       if (AREA_CMIL.rows[neutralSize]! >= AREA_CMIL.rows[hotSize]!)
         return { least: Infinity, finding: holds(`${neutralSize} AWG neutral beside ${hotSize} AWG hots.`, detail) };

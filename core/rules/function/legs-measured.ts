@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { bridged } from '../../electrical';
-import { firstOf, holds, onlyWith, rule, violation, without } from '../rule';
+import { holds, rule, violation, whereBothLegsAreFed } from '../rule';
 
 /** Below this a leg counts as not fed at all, V. */
 const FED_V = 60;
@@ -13,14 +13,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('guidance', '110.3(B)'),
   facts: ['transfer.kind', 'source.voltage', 'cord.bridges', 'function.legAV', 'function.legBV', 'function.legsV'],
-  notApplicable: firstOf(
-    without('transfer'),
-    without('inlet'),
-    onlyWith(
-      ['retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic'],
-      'one circuit alone has no two legs',
-    ),
-  ),
+  notApplicable: whereBothLegsAreFed,
   check: (look) => {
     look.needAll('function.legAV', 'function.legBV', 'function.legsV');
     const [a, b, across] = [look.need('function.legAV'), look.need('function.legBV'), look.need('function.legsV')];

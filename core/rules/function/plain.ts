@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { asked, firstOf, without, type Rule } from '../rule';
+import { asked, without, type Rule } from '../rule';
 
 export default [
   asked({
@@ -23,7 +23,7 @@ export default [
     holds: 'The owner has done the drill once, in order, start and stop.',
     severity: 'advisory',
     cites: everyEdition('guidance'),
-    notApplicable: firstOf(without('transfer'), without('inlet')),
+    notApplicable: without('inlet'),
     fact: 'function.drillShown',
     right: 'yes',
     good: 'The owner has done it.',

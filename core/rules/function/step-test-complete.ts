@@ -2,7 +2,7 @@ import type { FactPath } from '../../case';
 import { everyEdition } from '../../codebook';
 import { functionTest } from '../../interlock';
 import { Missing } from '../../electrical';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import { holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'function/step-test-complete',
@@ -13,7 +13,7 @@ export default rule({
     'transfer.kind', 'transfer.mechanism', 'transfer.mountedOn', 'function.generatorWithMainOn', 'function.mainWithGeneratorOn',
     'function.bothWithPartMoved', 'function.bothWithCoverOff', 'function.eachAlone',
   ], // prettier-ignore
-  notApplicable: firstOf(without('transfer'), without('inlet')),
+  notApplicable: without('inlet'),
   check: (look) => {
     const name = look.need('transfer.mechanism');
     const onCover = look.need('transfer.kind') === 'retrofit-interlock' && look.need('transfer.mountedOn') === 'cover';

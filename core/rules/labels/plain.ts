@@ -1,7 +1,7 @@
 import { everyEdition } from '../../codebook';
 import { asked, firstOf, without, type Rule } from '../rule';
 
-const notApplicable = firstOf(without('transfer'), without('inlet'));
+const notApplicable = without('inlet');
 
 export default [
   asked({

@@ -233,3 +233,15 @@ ruleTable('loads/shared-neutral-within-rating', {
   ],
   unproven: [],
 });
+
+// Seen although other circuits are unknown.
+ruleTable('loads/240v-on-120v-source', {
+  holds: [],
+  violation: [{ ...BRIDGED, ...PUMP, 'loads.circuits[0].volts': undefined, 'loads.circuits[1].plan': undefined }],
+  unproven: [],
+});
+ruleTable('loads/switch-circuit-limit', {
+  holds: [],
+  violation: [{ ...moved({ switchBreakerA: 35 }), 'loads.circuits[1].moved': undefined }],
+  unproven: [],
+});

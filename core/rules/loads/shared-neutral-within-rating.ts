@@ -1,6 +1,6 @@
-import { everyEdition, tableAmpacityA } from '../../codebook';
-import { bridged, rounded, smallConductorLimitA } from '../../electrical';
-import { circuitName, legOf, neutralGroups, needOfEach, plannedCircuits } from '../../loads';
+import { everyEdition } from '../../codebook';
+import { bridged, rounded } from '../../electrical';
+import { branchLimitA, circuitName, legOf, neutralGroups, needOfEach, plannedCircuits } from '../../loads';
 import { firstOf, holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -30,7 +30,7 @@ export default rule({
       for (const i of group) {
         onLeg[legOf(look.need(`loads.circuits[${i}].slot`))] += look.need(`loads.circuits[${i}].runningW`) / 120;
         const size = look.need(`loads.circuits[${i}].sizeAwg`);
-        allowed = Math.min(allowed, smallConductorLimitA('copper', size) ?? tableAmpacityA('copper', size, 60)!);
+        allowed = Math.min(allowed, branchLimitA(size));
       }
       const names = group.map((i) => circuitName(look, i)).join(' and ');
       const found = look.step(

@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
-import { circuitName, needOfEach } from '../../loads';
-import { holds, onlyWith, rule, violation } from '../rule';
+import { circuitName } from '../../loads';
+import { firstViolation, holds, onlyWith, rule, violation } from '../rule';
 
 export default rule({
   id: 'loads/switch-circuit-limit',
@@ -11,27 +11,22 @@ export default rule({
   notApplicable: onlyWith(['load-side-switch'], 'only a load-side switch limits each circuit'),
   check: (look) => {
     const limitA = look.need('transfer.circuitLimitA');
-    const all = Array.from({ length: look.circuits }, (_, i) => i);
-    needOfEach(look, all, 'moved');
-    const moved = all.filter((i) => look.need(`loads.circuits[${i}].moved`) === 'yes');
-    needOfEach(look, moved, 'switchBreakerA');
-    const largest = moved.reduce<number | undefined>(
-      (best, i) =>
-        best === undefined ||
-        look.need(`loads.circuits[${i}].switchBreakerA`) > look.need(`loads.circuits[${best}].switchBreakerA`)
-          ? i
-          : best,
-      undefined,
+    let largestA = 0;
+    const wrong = firstViolation(look, look.circuits, (side, i) => {
+      if (side.need(`loads.circuits[${i}].moved`) === 'no') return undefined;
+      const found = side.need(`loads.circuits[${i}].switchBreakerA`);
+      largestA = Math.max(largestA, found);
+      return found > limitA
+        ? violation(
+            `${found} A for ${circuitName(look, i)}, ${limitA} A a circuit allowed.`,
+            'Take this circuit off the switch, or use equipment rated for it.',
+            { found, allowed: limitA, unit: 'A' },
+          )
+        : undefined;
+    });
+    return (
+      wrong ??
+      holds(`${largestA} A at most, ${limitA} A a circuit allowed.`, { found: largestA, allowed: limitA, unit: 'A' })
     );
-    if (largest === undefined) return holds('No circuit is recorded on the switch.');
-    const found = look.need(`loads.circuits[${largest}].switchBreakerA`);
-    const detail = { found, allowed: limitA, unit: 'A' };
-    return found <= limitA
-      ? holds(`${found} A at most, ${limitA} A a circuit allowed.`, detail)
-      : violation(
-          `${found} A for ${circuitName(look, largest)}, ${limitA} A a circuit allowed.`,
-          'Take this circuit off the switch, or use equipment rated for it.',
-          detail,
-        );
   },
 });

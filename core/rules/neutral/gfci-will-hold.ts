@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import { holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'neutral/gfci-will-hold',
@@ -7,7 +7,7 @@ export default rule({
   severity: 'advisory',
   cites: everyEdition('guidance', '110.3(B)'),
   facts: ['transfer.kind', 'source.outletGfci', 'source.neutralBond', 'neutral.switched'],
-  notApplicable: firstOf(without('transfer'), without('inlet')),
+  notApplicable: without('inlet'),
   check: (look) => {
     if (look.need('source.outletGfci') === 'no') return holds('The outlet in use has no GFCI.');
     look.needAll('source.neutralBond', 'neutral.switched');

@@ -1,5 +1,4 @@
-import type { Cites } from '../../codebook';
-import { everyEdition } from '../../codebook';
+import { everyEdition, type Cites } from '../../codebook';
 import { asked, firstOf, without, type Rule } from '../rule';
 
 const secondBond: Cites = {

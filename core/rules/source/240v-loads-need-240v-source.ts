@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
-import { circuitName, needOfEach, plannedCircuits } from '../../loads';
-import { firstOf, holds, rule, violation } from '../rule';
+import { circuitName } from '../../loads';
+import { firstViolation, holds, rule, violation } from '../rule';
 
 export default rule({
   id: 'source/240v-loads-need-240v-source',
@@ -8,17 +8,16 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('110.3(B)', '702.4'),
   facts: ['source.voltage', 'loads.circuits.plan', 'loads.circuits.volts'],
-  notApplicable: firstOf((look) => (look.need('source.voltage') === '120' ? undefined : 'the source gives 240 V')),
-  check: (look) => {
-    const running = plannedCircuits(look).filter((i) => look.need(`loads.circuits[${i}].plan`) === 'run');
-    needOfEach(look, running, 'volts');
-    const wrong = running.find((i) => look.need(`loads.circuits[${i}].volts`) === '240');
-    return wrong === undefined
-      ? holds('No 240 V load is meant to run.')
-      : violation(
-          `${circuitName(look, wrong)} needs 240 V; this source gives 120 V.`,
-          'Use a 120/240 V source, or keep this load off.',
-          { found: 120, allowed: 240, unit: 'V' },
-        );
-  },
+  notApplicable: (look) => (look.need('source.voltage') === '120' ? undefined : 'the source gives 240 V'),
+  check: (look) =>
+    firstViolation(look, look.circuits, (side, i) => {
+      if (side.need(`loads.circuits[${i}].plan`) !== 'run') return undefined;
+      return side.need(`loads.circuits[${i}].volts`) === '240'
+        ? violation(
+            `${circuitName(look, i)} needs 240 V; this source gives 120 V.`,
+            'Use a 120/240 V source, or keep this load off.',
+            { found: 120, allowed: 240, unit: 'V' },
+          )
+        : undefined;
+    }) ?? holds('No 240 V load is meant to run.'),
 });

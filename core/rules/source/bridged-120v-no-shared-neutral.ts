@@ -1,7 +1,6 @@
 import { everyEdition } from '../../codebook';
-import { bridged } from '../../electrical';
 import { circuitName, neutralGroups, plannedCircuits } from '../../loads';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import { holds, rule, violation, whereBridged } from '../rule';
 
 export default rule({
   id: 'source/bridged-120v-no-shared-neutral',
@@ -9,9 +8,7 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('210.4', '240.4'),
   facts: ['transfer.kind', 'source.voltage', 'cord.bridges', 'loads.circuits.plan', 'loads.circuits.neutralGroup'],
-  notApplicable: firstOf(without('inlet'), (look) =>
-    bridged(look) ? undefined : 'the two legs are not fed from one pole',
-  ),
+  notApplicable: whereBridged,
   check: (look) => {
     const pair = neutralGroups(look, plannedCircuits(look))[0];
     return pair

@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { bridged } from '../../electrical';
-import { firstOf, holds, onlyWith, rule, violation, without } from '../rule';
+import { holds, rule, violation, whereBothLegsAreFed } from '../rule';
 
 const REMEDY = 'Have the governor and the voltage set as the maker says; check again under load.';
 
@@ -18,14 +18,7 @@ export default rule({
     'function.legsV',
     'function.hertz',
   ],
-  notApplicable: firstOf(
-    without('transfer'),
-    without('inlet'),
-    onlyWith(
-      ['retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic'],
-      'one circuit alone has no two legs to measure',
-    ),
-  ),
+  notApplicable: whereBothLegsAreFed,
   check: (look) => {
     look.needAll('function.legAV', 'function.legBV', 'function.legsV', 'function.hertz');
     const legs = [look.need('function.legAV'), look.need('function.legBV')];

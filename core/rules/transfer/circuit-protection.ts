@@ -1,7 +1,6 @@
-import { everyEdition, tableAmpacityA } from '../../codebook';
-import { smallConductorLimitA } from '../../electrical';
-import { circuitName, needOfEach } from '../../loads';
-import { holds, onlyWith, rule, violation } from '../rule';
+import { everyEdition } from '../../codebook';
+import { branchLimitA, circuitName } from '../../loads';
+import { firstViolation, holds, rule, violation, whereCircuitsMove } from '../rule';
 
 export default rule({
   id: 'transfer/circuit-protection',
@@ -9,31 +8,25 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('240.4(D)', '240.4'),
   facts: ['transfer.kind', 'loads.circuits.moved', 'loads.circuits.sizeAwg', 'loads.circuits.switchBreakerA'],
-  notApplicable: onlyWith(
-    ['load-side-switch', 'transfer-panel', 'single-circuit-switch'],
-    'no circuit was moved to other equipment',
-  ),
-  check: (look) => {
-    const all = Array.from({ length: look.circuits }, (_, i) => i);
-    needOfEach(look, all, 'moved');
-    const moved = all.filter((i) => look.need(`loads.circuits[${i}].moved`) === 'yes');
-    needOfEach(look, moved, 'sizeAwg', 'switchBreakerA');
-    for (const i of moved) {
-      const size = look.need(`loads.circuits[${i}].sizeAwg`);
-      const deviceA = look.need(`loads.circuits[${i}].switchBreakerA`);
-      const limitA = look.step(
+  notApplicable: whereCircuitsMove,
+  check: (look) =>
+    firstViolation(look, look.circuits, (side, i) => {
+      if (side.need(`loads.circuits[${i}].moved`) === 'no') return undefined;
+      side.needAll(`loads.circuits[${i}].sizeAwg`, `loads.circuits[${i}].switchBreakerA`);
+      const size = side.need(`loads.circuits[${i}].sizeAwg`);
+      const deviceA = side.need(`loads.circuits[${i}].switchBreakerA`);
+      const limitA = side.step(
         `Largest device for ${size} AWG copper`,
-        smallConductorLimitA('copper', size) ?? tableAmpacityA('copper', size, 60)!,
+        branchLimitA(size),
         'A',
         everyEdition('240.4(D)'),
       );
-      if (deviceA > limitA)
-        return violation(
-          `${deviceA} A ahead of ${size} AWG (${circuitName(look, i)}); ${limitA} A allowed.`,
-          `Fit a device of ${limitA} A or less for this circuit in the switch.`,
-          { found: deviceA, allowed: limitA, unit: 'A' },
-        );
-    }
-    return holds(moved.length > 0 ? 'Every moved circuit is protected.' : 'No circuit is recorded as moved.');
-  },
+      return deviceA > limitA
+        ? violation(
+            `${deviceA} A ahead of ${size} AWG (${circuitName(look, i)}); ${limitA} A allowed.`,
+            `Fit a device of ${limitA} A or less for this circuit in the switch.`,
+            { found: deviceA, allowed: limitA, unit: 'A' },
+          )
+        : undefined;
+    }) ?? holds('Every circuit on the transfer means is protected.'),
 });

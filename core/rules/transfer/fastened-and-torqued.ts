@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { rounded } from '../../electrical';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import { holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'transfer/fastened-and-torqued',
@@ -8,7 +8,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('110.14(D)'),
   facts: ['transfer.kind', 'transfer.makerTorqueLbIn', 'transfer.torqueLbIn', 'transfer.torqueTool'],
-  notApplicable: firstOf(without('transfer'), without('inlet')),
+  notApplicable: without('inlet'),
   check: (look) => {
     look.needAll('transfer.makerTorqueLbIn', 'transfer.torqueLbIn', 'transfer.torqueTool');
     const makerLbIn = look.need('transfer.makerTorqueLbIn');

@@ -1,12 +1,8 @@
 import { everyEdition } from '../../codebook';
-import { asked, firstOf, onlyWith, without, type Rule } from '../rule';
+import { asked, onlyWith, without, whereCircuitsMove, type Rule } from '../rule';
 
 /** Equipment that keeps source and utility apart: neither cords alone nor a habit. */
-const equipment = firstOf(without('transfer'), without('inlet'));
-const movesCircuits = onlyWith(
-  ['load-side-switch', 'transfer-panel', 'single-circuit-switch'],
-  'no circuit was moved to other equipment',
-);
+const equipment = without('inlet');
 
 export default [
   asked({
@@ -39,7 +35,7 @@ export default [
     holds: 'Moved circuits keep the GFCI and AFCI protection that they had or must have.',
     severity: 'correction',
     cites: everyEdition('210.8', '210.12'),
-    notApplicable: movesCircuits,
+    notApplicable: whereCircuitsMove,
     fact: 'transfer.gfciAfciKept',
     right: 'yes',
     good: 'Protection is as before.',

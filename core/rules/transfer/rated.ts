@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import { holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'transfer/rated',
@@ -14,7 +14,7 @@ export default rule({
     'source.outletBreakerA',
     'source.voltage',
   ],
-  notApplicable: firstOf(without('transfer'), without('inlet')),
+  notApplicable: without('inlet'),
   check: (look) => {
     look.needAll(
       'transfer.listedAsTransfer',

@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { circuitName, needOfEach, neutralGroups } from '../../loads';
-import { holds, onlyWith, rule, violation } from '../rule';
+import { holds, rule, violation, whereCircuitsMove } from '../rule';
 
 export default rule({
   id: 'transfer/shared-neutral-moved-together',
@@ -8,20 +8,21 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('210.4(B)'),
   facts: ['transfer.kind', 'loads.circuits.moved', 'loads.circuits.neutralGroup'],
-  notApplicable: onlyWith(
-    ['load-side-switch', 'transfer-panel', 'single-circuit-switch'],
-    'no circuit was moved to other equipment',
-  ),
+  notApplicable: whereCircuitsMove,
   check: (look) => {
     const all = Array.from({ length: look.circuits }, (_, i) => i);
-    needOfEach(look, all, 'moved');
-    const groups = neutralGroups(look, all);
-    const split = groups.find((group) => new Set(group.map((i) => look.need(`loads.circuits[${i}].moved`))).size > 1);
-    return split
-      ? violation(
-          `${split.map((i) => circuitName(look, i)).join(' and ')} share a neutral, and only some of them are on the transfer means.`,
-          'Move every circuit of the pair, with tied handles, or none.',
-        )
-      : holds(groups.length > 0 ? 'Every pair is moved together.' : 'No two circuits share a neutral.');
+    const moved = (i: number) => look.known(`loads.circuits[${i}].moved`);
+    // Seen although other circuits are unknown: one of a pair on the transfer means, the other not.
+    const split = neutralGroups(
+      look,
+      all.filter((i) => moved(i) && look.known(`loads.circuits[${i}].neutralGroup`)),
+    ).find((group) => new Set(group.map(moved)).size > 1);
+    if (split)
+      return violation(
+        `${split.map((i) => circuitName(look, i)).join(' and ')} share a neutral, and only some of them are on the transfer means.`,
+        'Move every circuit of the pair, with tied handles, or none.',
+      );
+    needOfEach(look, all, 'moved', 'neutralGroup');
+    return holds('No pair that shares a neutral is split.');
   },
 });

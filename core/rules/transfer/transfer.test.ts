@@ -278,28 +278,20 @@ ruleTable('transfer/automatic-capacity', {
 });
 
 ruleTable('transfer/circuit-protection', {
-  holds: [
-    [moved({}), { reason: 'Every moved circuit is protected.' }],
-    [moved({ moved: 'no' }), { reason: 'No circuit is recorded as moved.' }],
-  ],
-  violation: [],
+  holds: [],
+  // seen although the other circuit is unknown
+  violation: [moved({ sizeAwg: '14' }, { 'loads.circuits[1].moved': undefined })],
   unproven: [],
 });
 ruleTable('transfer/240v-circuits-paired', {
-  holds: [
-    [moved({}), { reason: saying('No 240 V circuit') }],
-    [moved({ volts: '240', paired: 'yes' }), { reason: saying('Both handles') }],
-  ],
-  violation: [],
+  holds: [],
+  violation: [moved({ volts: '240', paired: 'no' }, { 'loads.circuits[1].moved': undefined })],
   unproven: [],
 });
 ruleTable('transfer/shared-neutral-moved-together', {
-  holds: [
-    [moved({}), { reason: saying('No two circuits') }],
-    [moved({}, { ...PAIR, 'loads.circuits[1].moved': 'yes' }), { reason: saying('Every pair') }],
-  ],
-  violation: [],
-  unproven: [],
+  holds: [],
+  violation: [moved({}, { ...PAIR, 'loads.circuits[2].use': 'range' })], // the third is unknown
+  unproven: [[moved({}, { 'loads.circuits[1].moved': undefined, ...PAIR }), ['loads.circuits[1].moved']]],
 });
 ruleTable('transfer/box-fill', {
   holds: [[box({ boxAwg: '14', boxConductors: 7, boxGrounds: 6 }), { found: 21, allowed: 21 }]],
