@@ -112,10 +112,12 @@ export function StationSheet({ walk, station }: { walk: Walk; station: Station }
   );
 }
 
-/** The one main act of a sheet: on to the next station, and from the last one to the findings. */
+/** The one main act of a sheet: on to the next station that applies, and from the last one to the findings. */
 export function NextStation({ walk, station }: { walk: Walk; station: Station }) {
   const router = useRouter();
-  const next = STATIONS[STATIONS.indexOf(station) + 1];
+  const next = STATIONS.slice(STATIONS.indexOf(station) + 1).find(
+    (one) => walk.states[STATIONS.indexOf(one)] !== 'absent',
+  );
   return (
     <Button
       title={next ? `Next: ${STATION_NAMES[next]}` : 'Findings'}

@@ -15,8 +15,9 @@ import {
   listPathOf,
   type TransferKind,
 } from '.';
-import { evaluate } from '../verdict';
-import { GOOD } from '../test/rule-table';
+import { RULES } from '../rules';
+import { evaluate, stationState } from '../verdict';
+import { GOOD, example } from '../test/rule-table';
 
 const errorsOf = (change: Record<string, unknown>) => {
   const read = readCase({ ...GOOD, ...change });
@@ -179,6 +180,40 @@ describe('sheets', () => {
     expect([...CATALOGUE.keys()].filter((key) => !found.has(key))).toEqual([]);
     expect(on(GOOD)).not.toContain('feeder.stretches.insulation');
     expect(on(withFact(GOOD, 'transfer.kind', 'none-cords'))).not.toContain('function.legAV');
+  });
+
+  test('no station that applies asks for what no rule of that house uses', () => {
+    // What a circuit is called, what decides whether a rule speaks at all, and what only makes a working fuller.
+    const ALLOWED = new Set([
+      'loads.circuits.use',
+      'loads.circuits.neutralGroup',
+      'source.outletDevice',
+      'neutral.unbalancedA',
+    ]);
+    for (const name of [
+      'case-1-interlock-holds',
+      'ok-load-side-switch',
+      'ok-transfer-panel',
+      'ok-whole-house-manual',
+      'ok-whole-house-automatic',
+      'ok-single-circuit-switch',
+      'ok-cords-only',
+      'stop-backfed-dryer',
+      'ok-power-station',
+    ]) {
+      const c = example(name);
+      const evaluation = evaluate(c);
+      const used = new Set(
+        RULES.filter((_, i) => evaluation.outcomes[i]!.outcome !== 'not-applicable').flatMap((rule) => rule.facts),
+      );
+      const asked = STATIONS.filter((station) => stationState(c, evaluation, station) !== 'absent')
+        .flatMap((station) => sheet(c, station))
+        .flatMap((group) => group.paths);
+      const needless = asked
+        .map((path) => path.replace(/\[\d+\]/g, ''))
+        .filter((path) => !used.has(path) && !ALLOWED.has(path));
+      expect([name, [...new Set(needless)]]).toEqual([name, []]);
+    }
   });
 
   test('whatever an outcome asks for can be entered on a sheet of that very case', () => {

@@ -52,8 +52,8 @@ export const configuration = (label: string, ask: string, drawing: 'configuratio
     { label, ask, drawing },
   );
 
-export const device = (label: string, ask: string, usual: readonly number[]) =>
-  amount('A', [1, 400], usual, { label, ask, drawing: 'device' });
+export const device = (label: string, ask: string, usual: readonly number[], when?: FactMeta['when']) =>
+  amount('A', [1, 400], usual, { label, ask, drawing: 'device', ...(when && { when }) });
 
 export const TRANSFER_KINDS = {
   'retrofit-interlock': 'Interlock on the panel',
@@ -79,6 +79,17 @@ export const withKinds =
 export const withInlet = withKinds(
   'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch',
 ); // prettier-ignore
+
+/** Asked wherever the house hangs on the source, through an inlet or against all rules. */
+export const wired: NonNullable<FactMeta['when']> = (_, site) => (site as Site).transfer?.kind !== 'none-cords';
+
+/** Asked where the source feeds both legs of the house. */
+export const withBothLegs = withKinds(
+  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic',
+); // prettier-ignore
+
+/** Asked where circuits were moved to other equipment. */
+export const withMovedCircuits = withKinds('load-side-switch', 'transfer-panel', 'single-circuit-switch');
 
 /** Asked only where another fact of the case stands so. */
 export const whenSite =

@@ -1,6 +1,6 @@
 import { CORD_TYPES, cordSizes, type CordTypeName } from '../../codebook';
 import { amount, choice, wireSize, yesNo } from '../fact';
-import { configuration, labelled, several } from '../parts';
+import { configuration, labelled, several, wired } from '../parts';
 
 const isAdapter = (cord: Readonly<Record<string, unknown>>) => String(cord.part ?? '').startsWith('adapter');
 const isCord = (cord: Readonly<Record<string, unknown>>) => !isAdapter(cord);
@@ -33,7 +33,11 @@ export const cord = several(
       ],
       { label: 'Wires', ask: 'read the jacket: the number after the slash' },
     ),
-    lengthFt: amount('ft', [1, 500], [20, 25, 10, 30, 50, 75, 100], { label: 'Length', ask: 'tape or tag' }),
+    lengthFt: amount('ft', [1, 500], [20, 25, 10, 30, 50, 75, 100], {
+      label: 'Length',
+      ask: 'tape or tag',
+      when: wired,
+    }),
     run: choice(
       {
         free: 'Free, along its way',

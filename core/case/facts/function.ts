@@ -1,5 +1,5 @@
 import { amount, choice, yesNo } from '../fact';
-import { station, whenSite, withInlet } from '../parts';
+import { station, whenSite, withBothLegs, withInlet } from '../parts';
 
 const when = withInlet;
 const tried = (label: string, ask: string, kinds = when) =>
@@ -30,21 +30,22 @@ export const functionTest = station({
   legAV: amount('V', [0, 300], [120, 122, 118, 0], {
     label: 'Leg A to neutral, under load',
     ask: 'meter at the panel, source running and loaded',
-    when,
+    when: withBothLegs,
   }),
   legBV: amount('V', [0, 300], [120, 122, 118, 0], {
     label: 'Leg B to neutral, under load',
     ask: 'meter at the panel, source running and loaded',
-    when,
+    when: withBothLegs,
   }),
   legsV: amount('V', [0, 600], [240, 244, 236, 0], {
     label: 'Leg to leg, under load',
     ask: 'meter at the panel, source running and loaded',
-    when,
+    when: withBothLegs,
   }),
   hertz: amount('Hz', [30, 90], [60, 59, 61, 62], {
     label: 'Hertz under load',
     ask: 'meter with a frequency range, under load',
+    when: withBothLegs,
   }),
   pinsV: amount('V', [0, 300], [0, 120, 240], {
     label: 'Highest volts at the inlet pins',

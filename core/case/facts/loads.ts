@@ -1,8 +1,7 @@
 import { amount, choice, wireSize, yesNo } from '../fact';
 import { buildingWireSizes } from '../../codebook';
-import { device, several, station, withKinds } from '../parts';
+import { device, several, station, withKinds, withMovedCircuits } from '../parts';
 
-const moved = withKinds('load-side-switch', 'transfer-panel', 'single-circuit-switch');
 const inPanel = withKinds(
   'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch', 'none-backfed',
 ); // prettier-ignore
@@ -46,10 +45,16 @@ const circuit = {
   sizeAwg: wireSize(buildingWireSizes('copper').slice(0, 6), {
     label: 'Branch conductor',
     ask: 'read it at the breaker; copper',
-    when: inPanel,
+    when: (circuit, site) =>
+      withMovedCircuits(circuit, site) || ['a', 'b', 'c'].includes(circuit.neutralGroup as string),
   }),
-  moved: yesNo({ label: 'On the transfer means', ask: 'follow its leads', when: moved }),
-  switchBreakerA: device('Breaker of the switch for it', 'read it on the transfer switch or panel', [15, 20, 30]),
+  moved: yesNo({ label: 'On the transfer means', ask: 'follow its leads', when: withMovedCircuits }),
+  switchBreakerA: device(
+    'Breaker of the switch for it',
+    'read it on the transfer switch or panel',
+    [15, 20, 30],
+    withMovedCircuits,
+  ),
   paired: yesNo({
     label: 'Both handles tied',
     ask: 'try one handle: the other must come along',

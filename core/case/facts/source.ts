@@ -1,5 +1,5 @@
 import { amount, choice, yesNo } from '../fact';
-import { configuration, device, station, withInlet } from '../parts';
+import { configuration, device, station, wired, withInlet } from '../parts';
 
 const engine = (source: Readonly<Record<string, unknown>>) => source.kind !== 'power-station';
 
@@ -48,7 +48,7 @@ export const source = station({
   }),
   connection: choice(
     { 'cord-and-plug': 'Cord and plug', permanent: 'Wired permanently' },
-    { label: 'Connected by', ask: 'look: a cord that a hand can unplug, or fixed wiring' },
+    { label: 'Connected by', ask: 'look: a cord that a hand can unplug, or fixed wiring', when: withInlet },
   ),
   disconnect: yesNo({
     label: 'Disconnecting means at the source',
@@ -98,6 +98,10 @@ export const source = station({
       plug: 'Bonding plug in a receptacle',
       removed: 'Bond taken out',
     },
-    { label: 'Bond changed by somebody', ask: 'look for a plug with no cord, and for fresh wire behind the panel' },
+    {
+      label: 'Bond changed by somebody',
+      ask: 'look for a plug with no cord, and for fresh wire behind the panel',
+      when: wired,
+    },
   ),
 });

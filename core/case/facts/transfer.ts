@@ -1,14 +1,19 @@
 import { BOX_TYPES, boxConductorSizes, type BoxName } from '../../codebook';
 import { MECHANISMS, type MechanismName } from '../mechanisms';
 import { amount, choice, wireSize, yesNo } from '../fact';
-import { TRANSFER_KINDS, device, labelled, station, withKinds, type TransferKind } from '../parts';
+import {
+  TRANSFER_KINDS,
+  device,
+  labelled,
+  station,
+  withKinds,
+  type TransferKind,
+  withInlet,
+  withMovedCircuits,
+} from '../parts';
 
-const equipment = withKinds(
-  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch',
-); // prettier-ignore
 const interlock = withKinds('retrofit-interlock');
 const splicedIn = withKinds('load-side-switch', 'single-circuit-switch');
-const movesCircuits = withKinds('load-side-switch', 'transfer-panel', 'single-circuit-switch');
 
 export const transfer = station({
   kind: choice<TransferKind>(TRANSFER_KINDS, {
@@ -24,7 +29,7 @@ export const transfer = station({
     {
       label: 'How it keeps them apart',
       ask: 'look at what moves: a plate, a linkage between handles, or one handle with two ends',
-      when: equipment,
+      when: withInlet,
     },
   ),
   fit: choice(
@@ -34,15 +39,16 @@ export const transfer = station({
       'wrong-spacing': 'Does not reach a handle',
       'tie-missing': 'Common tie missing',
     },
-    { label: 'How it sits', ask: 'pull, lift and turn it by hand, both ways', when: equipment },
+    { label: 'How it sits', ask: 'pull, lift and turn it by hand, both ways', when: withInlet },
   ),
   listedForPanel: yesNo({
     label: 'Listed for this very panel or location',
     ask: 'compare the kit’s own list with the panel label',
+    when: withInlet,
   }),
   alteration: choice(
     { none: 'As it came', cut: 'Cut or filed', bent: 'Bent', drilled: 'Drilled', 'parts-missing': 'Parts missing' },
-    { label: 'Altered to fit', ask: 'look at edges, holes and slots for tool marks' },
+    { label: 'Altered to fit', ask: 'look at edges, holes and slots for tool marks', when: withInlet },
   ),
   mountedOn: choice(
     { panel: 'Panel or breakers', cover: 'Removable cover' },
@@ -51,42 +57,43 @@ export const transfer = station({
   movesFreely: yesNo({
     label: 'Moves freely and stays put',
     ask: 'move it through its whole way; it must neither bind nor fall',
-    when: equipment,
+    when: withInlet,
   }),
   listedAsTransfer: yesNo({
     label: 'Listed as transfer equipment',
     ask: 'read the label: transfer equipment, or interlock kit for this use',
-    when: equipment,
+    when: withInlet,
   }),
   ratingA: device(
     'Rated amps of the transfer means',
     'read its label; for an interlock the breaker’s own',
     [30, 50, 60, 100, 200],
+    withInlet,
   ),
   ratingV: amount('V', [120, 600], [240, 120], {
     label: 'Rated volts of the transfer means',
     ask: 'read its label',
-    when: equipment,
+    when: withInlet,
   }),
   makerTorqueLbIn: amount('lb-in', [1, 1000], [20, 25, 36, 45, 50], {
     label: 'Torque the maker asks for',
     ask: 'label or sheet of breaker, lug or kit; 1 lb-ft is 12 lb-in, 1 N·m is 8.85 lb-in',
-    when: equipment,
+    when: withInlet,
   }),
   torqueLbIn: amount('lb-in', [1, 1000], [20, 25, 36, 45, 50], {
     label: 'Torque found',
     ask: 'torque tool on the terminal, or the installer’s written value',
-    when: equipment,
+    when: withInlet,
   }),
   torqueTool: yesNo({
     label: 'Torque tool was used',
     ask: 'see the tool and its calibration date',
-    when: equipment,
+    when: withInlet,
   }),
   gfciAfciKept: yesNo({
     label: 'GFCI and AFCI protection kept',
     ask: 'compare each moved circuit with what it had before',
-    when: movesCircuits,
+    when: withMovedCircuits,
   }),
   leadsLanded: yesNo({
     label: 'Lettered leads landed in pairs',
@@ -102,6 +109,7 @@ export const transfer = station({
     'Largest circuit the switch is rated for',
     'read the label of the switch; 30 A if it says nothing',
     [30, 20, 50],
+    withKinds('load-side-switch'),
   ),
   box: choice<BoxName>(
     labelled(Object.keys(BOX_TYPES) as BoxName[], (name) => BOX_TYPES[name].label),
