@@ -189,6 +189,7 @@ describe('sheets', () => {
       'loads.circuits.neutralGroup',
       'source.outletDevice',
       'neutral.unbalancedA',
+      'cord.lengthFt',
     ]);
     for (const name of [
       'case-1-interlock-holds',
