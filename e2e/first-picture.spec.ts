@@ -1,3 +1,5 @@
+import type { Page } from '@playwright/test';
+import { DEMO_PASSWORD } from '../server/demo/password';
 import { expect, test } from './office';
 import { Walker } from './walk';
 
@@ -5,13 +7,19 @@ test.use({ serviceWorkers: 'block' }); // the worker answers with the page that 
 
 const HOUSE = '/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000002';
 
-test('the sign-in stands there before any script, and keeps what was typed meanwhile', async ({ page, office }) => {
+/** Keeps the scripts back until the function it gives is called. */
+async function scriptsHeld(page: Page): Promise<() => void> {
   let release = () => undefined as void;
   const held = new Promise<void>((resolve) => (release = resolve));
   await page.route(/\/_expo\//, async (route) => {
     await held;
     await route.continue();
   });
+  return release;
+}
+
+test('the sign-in stands there before any script, and keeps what was typed meanwhile', async ({ page, office }) => {
+  const release = await scriptsHeld(page);
   await page.goto(`${office.address}/inspection/whatever`, { waitUntil: 'commit' });
   const name = page.getByLabel('Sign-in name');
   await name.fill('ilse');
@@ -20,6 +28,29 @@ test('the sign-in stands there before any script, and keeps what was typed meanw
   await expect(page.locator('#picture')).toHaveCount(0);
   await expect(name).toHaveValue('ilse');
   await expect(name).toBeFocused();
+});
+
+test('who signs in before any script is signed in, and the form forgets the password', async ({ page, office }) => {
+  const release = await scriptsHeld(page);
+  await page.goto(`${office.address}/`, { waitUntil: 'commit' });
+  await page.getByLabel('Sign-in name').fill('ilse');
+  await page.getByLabel('Password').fill(DEMO_PASSWORD);
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.locator('#picture')).toBeVisible();
+  release();
+  await expect(page.getByRole('button', { name: 'New inspection' })).toBeVisible();
+  await page.getByTestId('menu').click();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByLabel('Password')).toHaveValue('');
+});
+
+test('the styles of a picture are for it alone', async ({ page, office }) => {
+  await new Walker(page, office).signIn();
+  await page.reload();
+  const chosen = page.getByRole('radio', { name: 'What is due' });
+  await expect(chosen).toBeVisible();
+  await expect(page.locator('#picture')).toHaveCount(0);
+  await expect(chosen).toHaveCSS('background-color', 'rgb(23, 36, 43)');
 });
 
 test('the path stands there before any script', async ({ page, office }) => {

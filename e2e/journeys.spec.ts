@@ -1,3 +1,4 @@
+import { DEMO_PASSWORD } from '../server/demo/password';
 import { expect, test } from './office';
 import { STATIONS, recordedFacts } from '@careful-latch/core/case';
 import { Walker, example } from './walk';
@@ -170,10 +171,54 @@ test('a fresh office makes its first account and opens its first inspection', as
   await expect(walker.station('inlet')).toHaveAccessibleName(/doesn’t apply/);
 });
 
+test('a session that ended in the middle loses nothing; who signs out leaves the phone to the next', async ({
+  page,
+  office,
+}) => {
+  const walker = new Walker(page, office);
+  await walker.signIn();
+  await walker.openNew('3 Russet Bank', 'Odo O’Quill', 'Interlock on the panel');
+  await walker.savedAtOffice();
+  await walker.sessionEnds();
+  await walker.goTo('breaker');
+  await walker.record('breaker.ratingA', 30);
+  await page.getByTestId('save-line').getByText('Sign in again to send 1 entry').click();
+  await page.getByLabel('Sign-in name').fill('ilse');
+  await page.getByLabel('Password').fill(DEMO_PASSWORD);
+  await walker.press('button', 'Sign in');
+  await expect(page.getByRole('button', { name: 'New inspection' })).toBeVisible();
+  await walker.savedAtOffice();
+
+  await page.getByTestId('menu').click();
+  await walker.press('button', 'Sign out');
+  await expect(page.getByLabel('Password')).toHaveValue('');
+  await walker.press('button', /Joss Linnaker/);
+  await page.getByTestId('row-3 Russet Bank').click();
+  await walker.goTo('breaker');
+  await expect(walker.fact('breaker.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute(
+    'aria-checked',
+    'true',
+  );
+});
+
+test('an address that leads nowhere says so, and the way back is one tap', async ({ page, office }) => {
+  const walker = new Walker(page, office);
+  await walker.signIn();
+  await page.goto(`${office.address}/no/such/screen`);
+  await expect(page.getByRole('heading', { name: 'Nothing here' })).toBeVisible();
+  await walker.press('link', 'Back to Inspections');
+  await expect(page.getByRole('button', { name: 'New inspection' })).toBeVisible();
+});
+
 test('a wrong password gets a sentence', async ({ page, office }) => {
   await page.goto(`${office.address}/`);
   await page.getByLabel('Sign-in name').fill('ilse');
   await page.getByLabel('Password').fill('not this one');
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveText(/do not belong together/);
+  await page.getByLabel('Password').fill('nor this one');
+  const answered = page.waitForResponse((one) => one.request().postDataJSON()?.password === 'nor this one');
+  await page.getByLabel('Password').press('Enter');
+  expect((await answered).status()).toBe(401);
   await expect(page.getByRole('alert')).toHaveText(/do not belong together/);
 });

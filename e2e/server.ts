@@ -33,9 +33,10 @@ export class Office {
     private readonly demo: boolean,
   ) {}
 
-  static async open(demo: boolean): Promise<Office> {
+  /** With the demo loaded, or empty; or as a copy of another office's database that nobody is using. */
+  static async open(demo: boolean, like?: Office): Promise<Office> {
     const database = `e2e_${randomUUID().replaceAll('-', '')}`;
-    await asAdmin(`CREATE DATABASE ${database}`);
+    await asAdmin(`CREATE DATABASE ${database}${like ? ` TEMPLATE ${like.database}` : ''}`);
     const port = await freePort();
     const office = new Office(`http://localhost:${port}`, port, database, demo);
     await office.start();
@@ -60,9 +61,11 @@ export class Office {
   }
 
   async stop(): Promise<void> {
-    if (!this.server || this.server.exitCode !== null) return;
-    const gone = once(this.server, 'exit');
-    this.server.kill('SIGTERM');
+    const server = this.server;
+    this.server = undefined;
+    if (!server || server.exitCode !== null || server.signalCode !== null) return;
+    const gone = once(server, 'exit');
+    server.kill('SIGTERM');
     await gone;
   }
 

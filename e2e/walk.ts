@@ -111,12 +111,22 @@ export class Walker {
     }
   }
 
+  private async csrf(): Promise<{ 'x-csrf-token': string }> {
+    const session = await this.page.request.get(`${this.office.address}/api/session`);
+    const { csrfToken } = (await session.json()) as { csrfToken: string };
+    return { 'x-csrf-token': csrfToken };
+  }
+
+  /** Ends the session at the office, as time would; the page does not know. */
+  async sessionEnds(): Promise<void> {
+    await this.page.request.delete(`${this.office.address}/api/session`, { headers: await this.csrf() });
+  }
+
   /** Has the office hold facts already, as if another device had recorded them; the page then fetches them. */
   async seed(c: Case, paths: readonly string[]): Promise<void> {
     const inspection = /inspection\/([^/?]+)/.exec(this.page.url())![1]!;
     await this.savedAtOffice();
-    const session = await this.page.request.get(`${this.office.address}/api/session`);
-    const { csrfToken } = (await session.json()) as { csrfToken: string };
+    const headers = await this.csrf();
     const at = new Date().toISOString();
     const changes = paths.map((path) => ({
       type: 'fact',
@@ -129,7 +139,7 @@ export class Walker {
     for (let i = 0; i < changes.length; i += 100) {
       const answer = await this.page.request.post(`${this.office.address}/api/changes`, {
         data: { changes: changes.slice(i, i + 100) },
-        headers: { 'x-csrf-token': csrfToken },
+        headers,
       });
       const { results } = (await answer.json()) as { results: { status: string }[] };
       expect(results.map((one) => one.status)).toEqual(results.map(() => 'taken'));

@@ -1,4 +1,5 @@
-import { existsSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import connectPgSimple from 'connect-pg-simple';
 import express, { type Express } from 'express';
@@ -36,7 +37,7 @@ export function createApp({ pool, db, log, sessionSecret, webFolder }: Options):
     helmet({
       contentSecurityPolicy: {
         directives: {
-          'script-src': ["'self'"],
+          'script-src': ["'self'", ...scriptsInPage(webFolder)],
           'style-src': ["'self'", "'unsafe-inline'"], // react-native-web puts its style sheet into the page
           'img-src': ["'self'", 'data:', 'blob:'],
           'upgrade-insecure-requests': null, // an office may serve it on its own network without TLS
@@ -86,6 +87,15 @@ export function createApp({ pool, db, log, sessionSecret, webFolder }: Options):
   app.use(notFound);
   app.use(answerProblems);
   return app;
+}
+
+/** What the security policy calls the scripts that stand in the built page itself. */
+function scriptsInPage(webFolder: string | undefined): string[] {
+  const page = webFolder && join(webFolder, 'shell.html');
+  if (!page || !existsSync(page)) return [];
+  return [...readFileSync(page, 'utf8').matchAll(/<script>(.*?)<\/script>/gs)].map(
+    ([, script]) => `'sha256-${createHash('sha256').update(script!).digest('base64')}'`,
+  );
 }
 
 /** The built application: its files, and for every other address the page that begins with the picture of the screen to come. */

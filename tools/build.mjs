@@ -139,7 +139,10 @@ async function pages(app, dist) {
     writeFileSync(
       join(dist, name),
       template
-        .replace('</head>', () => `<style>${inBothThemes.variables}${used(sheet, picture)}</style></head>`)
+        .replace(
+          '</head>',
+          () => `<style>${inBothThemes.variables}${inBothThemes.paint(used(sheet, picture))}</style></head>`,
+        )
         .replace(
           '<div id="root">',
           () =>
@@ -149,12 +152,13 @@ async function pages(app, dist) {
   }
 }
 
-/** Only the rules whose classes the picture has. */
+/** Only the rules whose classes the picture has, and for it alone: the application brings its own, and these come after them. */
 const used = (sheet, picture) => {
   const classes = new Set([...picture.matchAll(/class="([^"]+)"/g)].flatMap(([, names]) => names.split(' ')));
   return sheet
     .split('\n')
-    .filter((rule) => !rule.startsWith('.') || [...rule.matchAll(/^\.([\w-]+)/g)].some(([, name]) => classes.has(name)))
+    .filter((rule) => [...rule.matchAll(/^\.([\w-]+)/g)].some(([, name]) => classes.has(name)))
+    .map((rule) => rule.replace(/^[^{]+/, (selectors) => selectors.replace(/(^|,)\s*\./g, '$1#picture .')))
     .join('\n');
 };
 

@@ -1,5 +1,6 @@
 /** npm run --silent check -- FILE|FOLDER|-… [options]; see USAGE. */
-import { readFileSync, readdirSync, statSync } from 'node:fs';
+import { once } from 'node:events';
+import { createReadStream, fstatSync, readFileSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { parseCase, type Case } from '@careful-latch/core/case';
@@ -8,7 +9,7 @@ import { Look, Missing, currentsOf } from '@careful-latch/core/electrical';
 import { functionTest } from '@careful-latch/core/interlock';
 import { parseProfile, type Profile } from '@careful-latch/core/profile';
 import { RULES, type Rule } from '@careful-latch/core/rules';
-import { evaluate, VERDICT_WORDS, type Evaluation } from '@careful-latch/core/verdict';
+import { VERDICT_WORDS, evaluator, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
 import { currentsText, evaluationText, functionTestText, outcomeText, ruleOf, ruleText } from './check-text';
 
 const USAGE = `usage: npm run --silent check -- FILE|FOLDER|-… [options]
@@ -23,9 +24,9 @@ const USAGE = `usage: npm run --silent check -- FILE|FOLDER|-… [options]
 Exit code: 0 nothing against, 1 not finished or violated, 2 unreadable.`;
 
 interface Options {
-  readonly edition: Edition | undefined;
   readonly profile: Profile | undefined;
   readonly rules: readonly Rule[] | undefined;
+  readonly evaluate: (site: Case) => Evaluation;
   readonly json: boolean;
   readonly functionTest: boolean;
   readonly currents: boolean;
@@ -61,11 +62,9 @@ function filesOf(name: string): string[] {
   return found;
 }
 
-function checkText(file: string, text: string, { edition, profile, rules }: Options): Checked {
+function checkText(file: string, text: string, { evaluate }: Options): Checked {
   const parsed = parseCase(text);
-  return parsed.ok
-    ? { file, site: parsed.case, evaluation: evaluate(parsed.case, { edition, profile, rules }) }
-    : { file, errors: parsed.errors };
+  return parsed.ok ? { file, site: parsed.case, evaluation: evaluate(parsed.case) } : { file, errors: parsed.errors };
 }
 
 function checkFile(file: string, options: Options): Checked {
@@ -86,42 +85,54 @@ function currentsJson(site: Case, edition: Edition) {
   }
 }
 
-function json(one: Checked, options: Options) {
-  if ('errors' in one) return one;
-  const { mechanism, mountedOn } = one.site.transfer ?? {};
+/** An outcome as programs get it. */
+function outcomeJson(one: Outcome, options: Options) {
+  const { rule, outcome, severity, found, allowed, unit, needs, reason, cites, working, remedy, changedBy } = one;
+  const own = { rule, outcome, severity, found, allowed, unit, needs, reason, cites, working, remedy };
+  return options.profile ? { ...own, changedBy } : own;
+}
+
+type Evaluated = Extract<Checked, { evaluation: Evaluation }>;
+
+/** What programs get, but for the outcomes. */
+function headJson({ file, site, evaluation }: Evaluated, options: Options) {
+  const { mechanism, mountedOn } = site.transfer ?? {};
   return {
-    file: one.file,
+    file,
     format: 'careful-latch/outcomes',
-    edition: one.evaluation.edition,
-    engine: one.evaluation.engine,
+    edition: evaluation.edition,
+    engine: evaluation.engine,
     ...(options.profile ? { profile: options.profile.office } : {}),
-    verdict: one.evaluation.verdict,
-    outcomes: one.evaluation.outcomes.map((outcome) => {
-      const {
-        rule,
-        outcome: kind,
-        severity,
-        found,
-        allowed,
-        unit,
-        needs,
-        reason,
-        cites,
-        working,
-        remedy,
-        changedBy,
-      } = outcome;
-      const own = { rule, outcome: kind, severity, found, allowed, unit, needs, reason, cites, working, remedy };
-      return options.profile ? { ...own, changedBy } : own;
-    }),
+    verdict: evaluation.verdict,
     ...(options.functionTest && mechanism && mechanism !== 'not-seen'
       ? { functionTest: functionTest(mechanism, mountedOn === 'cover') }
       : {}),
-    ...(options.currents ? { currents: currentsJson(one.site, one.evaluation.edition) } : {}),
+    ...(options.currents ? { currents: currentsJson(site, evaluation.edition) } : {}),
   };
 }
 
-function text(one: Extract<Checked, { evaluation: Evaluation }>, options: Options): string {
+const json = (one: Checked, options: Options) =>
+  'errors' in one
+    ? one
+    : {
+        ...headJson(one, options),
+        outcomes: one.evaluation.outcomes.map((outcome) => outcomeJson(outcome, options)),
+      };
+
+const outcomeLines = new WeakMap<Outcome, string>();
+
+/** The same as one line of text; an outcome remembered from another case is written out once. */
+function jsonLine(one: Checked, options: Options): string {
+  if ('errors' in one) return JSON.stringify(one);
+  const outcomes = one.evaluation.outcomes.map((outcome) => {
+    let line = outcomeLines.get(outcome);
+    if (line === undefined) outcomeLines.set(outcome, (line = JSON.stringify(outcomeJson(outcome, options))));
+    return line;
+  });
+  return `${JSON.stringify(headJson(one, options)).slice(0, -1)},"outcomes":[${outcomes.join(',')}]}`;
+}
+
+function text(one: Evaluated, options: Options): string {
   const blocks = [
     options.rules
       ? [one.file, ...one.evaluation.outcomes.map(outcomeText)].join('\n')
@@ -137,16 +148,25 @@ const complain = (one: Checked) => {
 };
 const codeOf = (one: Checked) => ('errors' in one ? 2 : one.evaluation.verdict === 'nothing-against' ? 0 : 1);
 
-/** Lines of standard input as they come; what follows the last line break is a line too. */
+const CHUNK_BYTES = 2 ** 20;
+
+/** Lines of standard input as they come; what follows the last line break is a line too. Text is made of each line by itself, for one far letter would make all of a chunk twice as large. */
 async function* linesOfInput(): AsyncGenerator<string[]> {
-  let rest = '';
-  process.stdin.setEncoding('utf8');
-  for await (const chunk of process.stdin as AsyncIterable<string>) {
-    const lines = (rest + chunk).split('\n');
-    rest = lines.pop()!;
+  let rest: Buffer = Buffer.alloc(0);
+  // A file in larger pieces than process.stdin gives, for each costs a turn of the event loop; a pipe or terminal as it comes.
+  const input = fstatSync(0).isFile() ? createReadStream('', { fd: 0, highWaterMark: CHUNK_BYTES }) : process.stdin;
+  for await (const chunk of input as AsyncIterable<Buffer>) {
+    const bytes = rest.length > 0 ? Buffer.concat([rest, chunk]) : chunk;
+    const lines: string[] = [];
+    let from = 0;
+    for (let to = bytes.indexOf('\n'); to >= 0; to = bytes.indexOf('\n', from)) {
+      lines.push(bytes.toString('utf8', from, to));
+      from = to + 1;
+    }
+    rest = bytes.subarray(from);
     yield lines;
   }
-  yield [rest];
+  yield [rest.toString('utf8')];
 }
 
 /** Cases on standard input, answered one by one as they come. */
@@ -161,7 +181,7 @@ async function stream(options: Options): Promise<number> {
       const one = checkText(`line ${line}`, source, options);
       complain(one);
       code = Math.max(code, codeOf(one));
-      if (options.json) out += `${JSON.stringify(json(one, options))}\n`;
+      if (options.json) out += `${jsonLine(one, options)}\n`;
       else if ('evaluation' in one) {
         const violated = one.evaluation.outcomes
           .filter((each) => each.outcome === 'violation')
@@ -169,7 +189,7 @@ async function stream(options: Options): Promise<number> {
         out += `${one.file}  ${VERDICT_WORDS[one.evaluation.verdict]}${violated.length > 0 ? `: ${violated.join(', ')}` : ''}\n`;
       }
     }
-    process.stdout.write(out);
+    if (!process.stdout.write(out)) await once(process.stdout, 'drain');
   }
   return code;
 }
@@ -221,10 +241,12 @@ async function main(): Promise<number> {
     if (positionals.length === 0) return 0;
   }
   if (positionals.length === 0) throw new Mistake(`No file was named.\n${USAGE}`);
+  const profile = values.profile === undefined ? undefined : profileOf(values.profile);
+  const rules = values.rule?.map(ruleNamed);
   const options: Options = {
-    edition: values.edition,
-    profile: values.profile === undefined ? undefined : profileOf(values.profile),
-    rules: values.rule?.map(ruleNamed),
+    profile,
+    rules,
+    evaluate: evaluator({ edition: values.edition, profile, rules }),
     json: values.json,
     functionTest: values['function-test'],
     currents: values.currents,

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import Svg, { G, Line, Path, Rect } from 'react-native-svg';
 import type { StationState } from '@careful-latch/core/verdict';
 import { usePalette } from '../theme/theme';
@@ -54,37 +55,40 @@ export function PathPiece({
 }
 
 /** The whole path as a thin strip across a sheet's head. */
-export function PathStrip({ states, here }: { states: readonly StationState[]; here: number }) {
-  const palette = usePalette();
-  const step = 100 / states.length;
-  return (
-    <Svg width="100%" height={14} viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden>
-      {states.map((state, i) => {
-        const [from, to] = [i * step + 0.6, (i + 1) * step - 0.6];
-        const middle = (from + to) / 2;
-        const line = { stroke: palette.copper, strokeWidth: 4, vectorEffect: 'non-scaling-stroke' as const };
-        return (
-          <G key={i}>
-            {i === here && <Rect x={from} y={12} width={to - from} height={2} fill={palette.ink} />}
-            {state === 'violated' ? (
-              <>
-                <Line x1={from} y1={4} x2={middle - 0.8} y2={4} {...line} />
-                <Line x1={middle + 0.8} y1={8} x2={to} y2={8} {...line} />
-              </>
-            ) : (
-              <Line
-                x1={from}
-                y1={6}
-                x2={to}
-                y2={6}
-                {...line}
-                strokeWidth={state === 'absent' ? 1 : 4}
-                strokeDasharray={state === 'open' ? '4 3' : undefined}
-              />
-            )}
-          </G>
-        );
-      })}
-    </Svg>
-  );
-}
+export const PathStrip = memo(
+  function PathStrip({ states, here }: { states: readonly StationState[]; here: number }) {
+    const palette = usePalette();
+    const step = 100 / states.length;
+    return (
+      <Svg width="100%" height={14} viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden>
+        {states.map((state, i) => {
+          const [from, to] = [i * step + 0.6, (i + 1) * step - 0.6];
+          const middle = (from + to) / 2;
+          const line = { stroke: palette.copper, strokeWidth: 4, vectorEffect: 'non-scaling-stroke' as const };
+          return (
+            <G key={i}>
+              {i === here && <Rect x={from} y={12} width={to - from} height={2} fill={palette.ink} />}
+              {state === 'violated' ? (
+                <>
+                  <Line x1={from} y1={4} x2={middle - 0.8} y2={4} {...line} />
+                  <Line x1={middle + 0.8} y1={8} x2={to} y2={8} {...line} />
+                </>
+              ) : (
+                <Line
+                  x1={from}
+                  y1={6}
+                  x2={to}
+                  y2={6}
+                  {...line}
+                  strokeWidth={state === 'absent' ? 1 : 4}
+                  strokeDasharray={state === 'open' ? '4 3' : undefined}
+                />
+              )}
+            </G>
+          );
+        })}
+      </Svg>
+    );
+  },
+  (a, b) => a.here === b.here && a.states.join() === b.states.join(),
+);

@@ -1,5 +1,6 @@
+import { memo } from 'react';
 import { View } from 'react-native';
-import Svg, { G, Line, Path, Rect } from 'react-native-svg';
+import Svg, { Path } from 'react-native-svg';
 import type { OutcomeKind } from '@careful-latch/core/verdict';
 import type { Severity } from '@careful-latch/core/rules';
 import { usePalette } from '../theme/theme';
@@ -23,36 +24,39 @@ function useColor(kind: OutcomeKind): string {
 }
 
 /** The two lugs that the latch bar goes through. */
-const Lugs = ({ color }: { color: string }) => (
-  <Path d="M1.2 6.2 H6.8 V17.8 H1.2 Z M17.2 6.2 H22.8 V17.8 H17.2 Z" fill="none" stroke={color} strokeWidth={2} />
-);
+const LUGS = 'M.2 5.2H7.8V18.8H.2ZM2.2 7.2V16.8H5.8V7.2ZM16.2 5.2H23.8V18.8H16.2ZM18.2 7.2V16.8H21.8V7.2Z';
+/** One path each, for a sign is drawn in the frame of the tap that it answers. */
+const SHAPE: Readonly<Record<OutcomeKind, string>> = {
+  holds: `${LUGS}M0 9.7H24V14.3H0Z`,
+  violation: `${LUGS}M0 9.7H8.5L11.5 6.5V11.8L9.3 14.3H0ZM24 9.7V14.3H15.5L12.5 17.5V12.2L14.7 9.7Z`,
+  unproven: LUGS,
+  'not-applicable': 'M2 11.25H22V12.75H2Z',
+};
 
 /** A latch bar through two lugs; snapped; the lugs alone; a thin line. A hazard is the snapped bar cut out of a block. */
-export function Sign({ kind, hazard = false, size = 24 }: { kind: OutcomeKind; hazard?: boolean; size?: number }) {
+export const Sign = memo(function Sign({
+  kind,
+  hazard = false,
+  size = 24,
+}: {
+  kind: OutcomeKind;
+  hazard?: boolean;
+  size?: number;
+}) {
   const palette = usePalette();
   const color = useColor(kind);
   const cutOut = kind === 'violation' && hazard;
-  const stroke = cutOut ? palette.paper : color;
   return (
     <Svg width={size} height={size} viewBox="0 0 24 24" aria-hidden>
-      {cutOut && <Path d="M0 0 H19 L24 5 V24 H0 Z" fill={color} />}
-      {kind === 'not-applicable' ? (
-        <Line x1={2} y1={12} x2={22} y2={12} stroke={color} strokeWidth={1.5} />
-      ) : (
-        <G transform={cutOut ? 'translate(1.6 2.4) scale(0.86)' : undefined}>
-          <Lugs color={stroke} />
-          {kind === 'holds' && <Rect x={0} y={9.7} width={24} height={4.6} fill={color} />}
-          {kind === 'violation' && (
-            <Path
-              d="M0 9.7 H8.5 L11.5 6.5 V11.8 L9.3 14.3 H0 Z M24 9.7 V14.3 H15.5 L12.5 17.5 V12.2 L14.7 9.7 Z"
-              fill={stroke}
-            />
-          )}
-        </G>
-      )}
+      {cutOut && <Path d="M0 0H19L24 5V24H0Z" fill={color} />}
+      <Path
+        d={SHAPE[kind]}
+        fill={cutOut ? palette.paper : color}
+        transform={cutOut ? 'translate(1.6 2.4) scale(0.86)' : undefined}
+      />
     </Svg>
   );
-}
+});
 
 export const severityWord = (kind: OutcomeKind, severity: Severity) =>
   kind === 'violation' ? severity : OUTCOME_WORDS[kind];

@@ -1,6 +1,6 @@
 import { STATIONS, stationOf, type Station } from '@careful-latch/core/case';
 import { RULES } from '@careful-latch/core/rules';
-import type { Evaluation, Outcome } from '@careful-latch/core/verdict';
+import { evaluator, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
 
 /** Facts so general that every other rule uses them; answers are shown beside the particular ones. */
 const GENERAL = ['transfer.kind', 'source.voltage', 'source.kind'];
@@ -15,15 +15,29 @@ const BESIDE: ReadonlyMap<string, { own: string; all: readonly string[] }> = new
   }),
 );
 
-/** The outcomes to be shown beside a fact. */
-export function outcomesBeside(evaluation: Evaluation, path: string): Outcome[] {
-  const key = path.replace(/\[\d+\]/g, '');
-  const firstEntry = !/\[[1-9]\d*\]/.test(path);
-  return evaluation.outcomes.filter((one) => {
-    const beside = BESIDE.get(one.rule)!;
-    if (one.outcome === 'violation') return beside.all.includes(key);
-    return one.outcome === 'holds' && beside.own === key && firstEntry;
-  });
+/** Every evaluation of the interface: what a tap does not touch is neither judged nor drawn again. */
+export const evaluate = evaluator({}, { mostCases: 300, atOnce: true });
+
+const NONE: readonly never[] = [];
+const besides = new WeakMap<Evaluation, ReadonlyMap<string, readonly Outcome[]>>();
+
+function besideOf(evaluation: Evaluation): ReadonlyMap<string, readonly Outcome[]> {
+  const known = besides.get(evaluation);
+  if (known) return known;
+  const beside = new Map<string, Outcome[]>();
+  for (const outcome of evaluation.outcomes) {
+    const { own, all } = BESIDE.get(outcome.rule)!;
+    for (const fact of outcome.outcome === 'violation' ? all : outcome.outcome === 'holds' ? [own] : NONE)
+      beside.set(fact, [...(beside.get(fact) ?? []), outcome]);
+  }
+  besides.set(evaluation, beside);
+  return beside;
+}
+
+/** The outcomes to be shown beside a fact; of several like parts, what holds stands beside the first. */
+export function outcomesBeside(evaluation: Evaluation, path: string): readonly Outcome[] {
+  const beside = besideOf(evaluation).get(path.replace(/\[\d+\]/g, '')) ?? NONE;
+  return /\[[1-9]\d*\]/.test(path) ? beside.filter((one) => one.outcome === 'violation') : beside;
 }
 
 /** Facts still to be found out, by station, in the order of the walk: what unproven rules ask for. */

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATION_NAMES, factAt, factLabel, metaOf } from '@careful-latch/core/case';
 import type { Outcome } from '@careful-latch/core/verdict';
@@ -48,7 +48,7 @@ function FindingCard({ outcome }: { outcome: Outcome }) {
 }
 
 /** Everything found: violations first, then what nobody has proved and where to find it out, then what holds, folded. */
-export function Findings({ walk }: { walk: Walk }) {
+export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
   const palette = usePalette();
   const router = useRouter();
   const [all, setAll] = useState(false);
@@ -115,4 +115,4 @@ export function Findings({ walk }: { walk: Walk }) {
       </Quiet>
     </View>
   );
-}
+});

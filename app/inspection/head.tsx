@@ -1,5 +1,6 @@
 import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { STATE_WORDS, stateOf } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
@@ -8,7 +9,7 @@ import { SaveLine } from './save-line';
 import type { Walk } from './use-inspection';
 
 /** The inspection's head: the address once, and how it stands. */
-export function Head({ walk: { inspection } }: { walk: Walk }) {
+export const Head = memo(function Head({ walk: { inspection } }: { walk: Walk }) {
   const { address, owner, permit, edition } = inspection.header;
   return (
     <View>
@@ -18,10 +19,10 @@ export function Head({ walk: { inspection } }: { walk: Walk }) {
       <SaveLine inspection={inspection.id} />
     </View>
   );
-}
+});
 
 /** What can be done with the whole: findings, the decision, and the records once there are any. */
-export function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
+export const Acts = memo(function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
   const router = useRouter();
   const violations = evaluation.outcomes.filter((one) => one.outcome === 'violation').length;
   const go = (screen: string) => router.navigate(`/inspection/${inspection.id}/${screen}` as never);
@@ -41,4 +42,4 @@ export function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
       <Button title="Decide and sign" onPress={() => go('decide')} />
     </View>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Case } from '@careful-latch/core/case';
@@ -5,7 +6,7 @@ import { TEXT_FONT, usePalette } from '../theme/theme';
 import { Heading, Quiet } from '../theme/words';
 
 /** Source and service with their neutral and ground, and the bonds that are there. */
-export function NeutralDrawing({ site }: { site: Case }) {
+export const NeutralDrawing = memo(function NeutralDrawing({ site }: { site: Case }) {
   const palette = usePalette();
   const bond = site.source?.neutralBond;
   const switched = site.neutral?.switched;
@@ -67,4 +68,4 @@ export function NeutralDrawing({ site }: { site: Case }) {
       <Quiet color={wrong ? palette.violation : undefined}>{words}</Quiet>
     </View>
   );
-}
+});

@@ -1,4 +1,5 @@
 import { useRouter } from 'expo-router';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATIONS, STATION_NAMES, stationOf, valueText, type Station } from '@careful-latch/core/case';
 import type { Severity } from '@careful-latch/core/rules';
@@ -57,7 +58,7 @@ const worst = (violations: readonly Outcome[]): Severity =>
   'advisory';
 
 /** The current's path down the screen, a station a row; the line is the progress bar. Without a walk only the stations' names stand there. */
-export function PathOverview({ walk }: { walk?: Walk | undefined }) {
+export const PathOverview = memo(function PathOverview({ walk }: { walk?: Walk | undefined }) {
   const palette = usePalette();
   const router = useRouter();
   const here = useStation();
@@ -126,4 +127,4 @@ export function PathOverview({ walk }: { walk?: Walk | undefined }) {
       })}
     </View>
   );
-}
+});

@@ -1,5 +1,6 @@
+import { memo } from 'react';
 import { View } from 'react-native';
-import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
 import type { Case } from '@careful-latch/core/case';
 import { ratingRow, weakest } from '@careful-latch/core/electrical';
 import { READING_FONT, TEXT_FONT, usePalette } from '../theme/theme';
@@ -8,8 +9,8 @@ import { Heading, Quiet, Words } from '../theme/words';
 const ROW = 46;
 const BAR = 14;
 
-/** The numbers of five places in one row: bars in the order of the current, the weakest marked, its limit drawn through all. */
-export function RatingRow({ site }: { site: Case }) {
+/** The numbers of five places in one row: bars in the order of the current, the weakest marked, its limit drawn through all, past their names. */
+export const RatingRow = memo(function RatingRow({ site }: { site: Case }) {
   const palette = usePalette();
   const links = ratingRow(site);
   const ahead = links.filter((link) => link.station !== 'breaker');
@@ -80,9 +81,15 @@ export function RatingRow({ site }: { site: Case }) {
             </SvgText>,
           ];
         })}
-        {weak && <Rect x={scale(weak.ratingA) - 1} y={0} width={2} height={links.length * ROW} fill={palette.copper} />}
+        {weak && (
+          <Path
+            d={links.map((_, i) => `M${scale(weak.ratingA)} ${i * ROW + 20} v${BAR + 6}`).join('')}
+            stroke={palette.copper}
+            strokeWidth={2}
+          />
+        )}
       </Svg>
       {weak ? <Words style={{ fontSize: 17 }}>{summary}</Words> : <Quiet>{summary}</Quiet>}
     </View>
   );
-}
+});

@@ -1,14 +1,25 @@
+import { memo } from 'react';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { catchUp, readRefusals, undo, useInspections } from '../stores/inspections';
 import { TARGET, usePalette } from '../theme/theme';
+import { useSoon } from '../theme/use-soon';
 import { Words } from '../theme/words';
 
-/** Where what was entered is, in a small line; and what the office or the device said about it. */
+/** Where what was entered is, in a small line; and what the office or the device said about it. Follows the answer to a tap. */
 export function SaveLine({ inspection }: { inspection?: string }) {
+  return <Saved inspection={inspection} store={useSoon(useInspections())} />;
+}
+
+const Saved = memo(function Saved({
+  inspection,
+  store: { asked, waiting, reach, refusals, deviceTrouble, undos },
+}: {
+  inspection: string | undefined;
+  store: ReturnType<typeof useInspections.getState>;
+}) {
   const palette = usePalette();
   const router = useRouter();
-  const { asked, waiting, reach, refusals, deviceTrouble, undos } = useInspections();
   const canUndo = inspection !== undefined && undos.some((one) => one.inspection === inspection);
   const [words, color] = deviceTrouble
     ? [deviceTrouble, palette.violation]
@@ -68,4 +79,4 @@ export function SaveLine({ inspection }: { inspection?: string }) {
       </View>
     </View>
   );
-}
+});

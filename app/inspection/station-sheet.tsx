@@ -1,8 +1,8 @@
 import { Button } from '../theme/elements';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { View } from 'react-native';
-import { MOST_PARTS, STATIONS, STATION_NAMES, factAt, listOf, sheet, type Station } from '@careful-latch/core/case';
+import { MOST_PARTS, STATIONS, STATION_NAMES, listOf, type Station } from '@careful-latch/core/case';
 import type { ChangeBody } from '@careful-latch/core/record';
 import { FactField } from '../plates/fact-field';
 import { Plate } from '../plates/plate';
@@ -11,8 +11,7 @@ import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { NeutralDrawing } from './neutral-drawing';
 import { RatingRow } from './rating-row';
-import { outcomesBeside } from './answers';
-import type { Walk } from './use-inspection';
+import { useFact, useSheet, useWalkSoon, type Walk } from './use-inspection';
 
 const PLURAL: Readonly<Record<string, string>> = {
   cord: 'another cord',
@@ -22,13 +21,37 @@ const PLURAL: Readonly<Record<string, string>> = {
 /** Facts of other stations that decide here too, shown on the sheet so that nobody walks back for them. */
 const ALSO: Readonly<Partial<Record<Station, string[]>>> = { neutral: ['source.neutralBond'] };
 
+interface FactProps {
+  readonly inspection: string;
+  readonly path: string;
+  readonly focused: boolean;
+  readonly onRecord: (path: string, value: string | number | null) => void;
+}
+
+/** A fact by itself: a tap on it draws neither the sheet nor any other fact that it does not change. */
+const Fact = memo(function Fact({ inspection, ...rest }: FactProps) {
+  return <FactField {...rest} {...useFact(inspection, rest.path)} />;
+});
+
+/** What is drawn from several facts of the sheet; follows the answer. */
+const Drawing = memo(function Drawing({ station }: { station: Station }) {
+  const walk = useWalkSoon();
+  if (!walk) return null;
+  const site = walk.inspection.case;
+  return station === 'neutral' ? <NeutralDrawing site={site} /> : <RatingRow site={site} />;
+});
+
 /** A station's facts, each with its plates and its answer. */
-export function StationSheet({ walk, station }: { walk: Walk; station: Station }) {
+export const StationSheet = memo(function StationSheet({
+  inspection,
+  station,
+}: {
+  inspection: string;
+  station: Station;
+}) {
   const palette = usePalette();
   const { fact } = useLocalSearchParams<{ fact?: string }>();
   const [trouble, setTrouble] = useState<string>();
-  const { inspection, evaluation, states } = walk;
-  const id = inspection.id;
   const change = useCallback((body: ChangeBody) => {
     try {
       record(body);
@@ -38,25 +61,17 @@ export function StationSheet({ walk, station }: { walk: Walk; station: Station }
     }
   }, []);
   const onRecord = useCallback(
-    (path: string, value: string | number | null) => change({ type: 'fact', inspection: id, path, value }),
-    [change, id],
+    (path: string, value: string | number | null) => change({ type: 'fact', inspection, path, value }),
+    [change, inspection],
   );
   const list = listOf(station);
-  const recorded = list ? ((factAt(inspection.case, list.list) as unknown[] | undefined)?.length ?? 0) : 0;
   const [shown, setShown] = useState(1); // an added cord or stretch is only shown until its first fact is recorded
-  const groups = sheet(inspection.case, station, shown);
+  const own = useSheet(inspection, station, shown);
+  if (!own) return null;
+  const { groups, recorded, absent } = own;
   const entries = groups.filter((group) => group.entry).length;
-  const absent = states[STATIONS.indexOf(station)] === 'absent';
-  const why = evaluation.outcomes.find((one) => one.station === station && one.outcome === 'not-applicable')?.reason;
   const field = (path: string) => (
-    <FactField
-      key={path}
-      path={path}
-      value={factAt(inspection.case, path)}
-      outcomes={outcomesBeside(evaluation, path)}
-      onRecord={onRecord}
-      focused={path === fact}
-    />
+    <Fact key={path} inspection={inspection} path={path} onRecord={onRecord} focused={path === fact} />
   );
   return (
     <View style={{ gap: 4 }}>
@@ -66,8 +81,8 @@ export function StationSheet({ walk, station }: { walk: Walk; station: Station }
           {trouble}
         </Words>
       )}
-      {absent && why ? (
-        <Quiet style={{ paddingVertical: 12 }}>{why}</Quiet>
+      {absent ? (
+        <Quiet style={{ paddingVertical: 12 }}>{absent}</Quiet>
       ) : (
         <>
           {ALSO[station]?.map(field)}
@@ -85,7 +100,7 @@ export function StationSheet({ walk, station }: { walk: Walk; station: Station }
                       label={`Take out ${group.title}`}
                       onPress={() => {
                         const index = Number(/\[(\d+)\]$/.exec(group.entry!)![1]);
-                        if (index < recorded) change({ type: 'remove', inspection: id, list: list!.list, index });
+                        if (index < recorded) change({ type: 'remove', inspection, list: list!.list, index });
                         setShown(entries - 1);
                       }}
                     />
@@ -104,16 +119,16 @@ export function StationSheet({ walk, station }: { walk: Walk; station: Station }
       )}
       {station === 'breaker' && !absent && (
         <View style={{ marginTop: 18 }}>
-          <RatingRow site={inspection.case} />
+          <Drawing station={station} />
         </View>
       )}
-      {station === 'neutral' && <NeutralDrawing site={inspection.case} />}
+      {station === 'neutral' && <Drawing station={station} />}
     </View>
   );
-}
+});
 
 /** The one main act of a sheet: on to the next station that applies, and from the last one to the findings. */
-export function NextStation({ walk, station }: { walk: Walk; station: Station }) {
+export const NextStation = memo(function NextStation({ walk, station }: { walk: Walk; station: Station }) {
   const router = useRouter();
   const next = STATIONS.slice(STATIONS.indexOf(station) + 1).find(
     (one) => walk.states[STATIONS.indexOf(one)] !== 'absent',
@@ -124,4 +139,4 @@ export function NextStation({ walk, station }: { walk: Walk; station: Station })
       onPress={() => router.replace(`/inspection/${walk.inspection.id}/${next ?? 'findings'}`)}
     />
   );
-}
+});

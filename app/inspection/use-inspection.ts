@@ -1,8 +1,12 @@
 import { useGlobalSearchParams, useLocalSearchParams } from 'expo-router';
-import { STATIONS, isStation, type Station } from '@careful-latch/core/case';
-import { evaluate, stationState, type Evaluation, type StationState } from '@careful-latch/core/verdict';
+import { useMemo } from 'react';
+import { useShallow } from 'zustand/react/shallow';
+import { STATIONS, factAt, isStation, listOf, sheet, type Station } from '@careful-latch/core/case';
+import { stationState, type Evaluation, type Outcome, type StationState } from '@careful-latch/core/verdict';
 import type { Inspection } from '@careful-latch/core/record';
 import { useInspections } from '../stores/inspections';
+import { useSoon } from '../theme/use-soon';
+import { evaluate, outcomesBeside } from './answers';
 
 export interface Walk {
   readonly inspection: Inspection;
@@ -17,6 +21,13 @@ export function useWalk(): Walk | undefined {
   return inspection && walkOf(inspection);
 }
 
+/** The walk a moment later: for what stands around the answer, so that the answer itself is there first. */
+export function useWalkSoon(): Walk | undefined {
+  const walk = useWalk();
+  const soon = useSoon(walk);
+  return soon?.inspection.id === walk?.inspection.id ? soon : walk;
+}
+
 /** The layout and its screen ask for the same walk: it is evaluated once. */
 const walks = new WeakMap<Inspection, Walk>();
 
@@ -24,13 +35,50 @@ function walkOf(inspection: Inspection): Walk {
   const known = walks.get(inspection);
   if (known) return known;
   const evaluation = evaluate(inspection.case);
+  let states: StationState[] | undefined;
   const walk = {
     inspection,
     evaluation,
-    states: STATIONS.map((station) => stationState(inspection.case, evaluation, station)),
+    get states() {
+      return (states ??= STATIONS.map((station) => stationState(inspection.case, evaluation, station)));
+    },
   };
   walks.set(inspection, walk);
   return walk;
+}
+
+/** A fact of the walk: what is recorded, and the outcomes beside it. Draws again only where one of them is another. */
+export function useFact(inspection: string, path: string): { value: unknown; outcomes: readonly Outcome[] } {
+  const [value, ...outcomes] = useInspections(
+    useShallow((all): readonly unknown[] => {
+      const here = all.byId[inspection];
+      return here ? [factAt(here.case, path), ...outcomesBeside(walkOf(here).evaluation, path)] : [];
+    }),
+  );
+  return { value, outcomes: outcomes as Outcome[] };
+}
+
+/** What a station's sheet is made of; the very same while no answer changes it. */
+export function useSheet(inspection: string, station: Station, entries: number) {
+  const text = useInspections((all) => {
+    const here = all.byId[inspection];
+    return here ? JSON.stringify(sheetOf(walkOf(here), station, entries)) : '';
+  });
+  return useMemo(() => (text === '' ? undefined : (JSON.parse(text) as ReturnType<typeof sheetOf>)), [text]);
+}
+
+function sheetOf({ inspection: { case: site }, evaluation }: Walk, station: Station, entries: number) {
+  const list = listOf(station);
+  return {
+    groups: sheet(site, station, entries),
+    /** Entries of its list that are recorded; one more may be shown than are. */
+    recorded: list ? ((factAt(site, list.list) as unknown[] | undefined)?.length ?? 0) : 0,
+    /** Why the station has nothing to be asked, where it has not. */
+    absent:
+      stationState(site, evaluation, station) === 'absent'
+        ? evaluation.outcomes.find((one) => one.station === station && one.outcome === 'not-applicable')?.reason
+        : undefined,
+  };
 }
 
 /** The station that the address names; asked by the layout too, which sees only its own part of the address. */

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import { VERDICT_WORDS, type Evaluation } from '@careful-latch/core/verdict';
 import { Sign } from '../drawn/signs';
@@ -5,7 +6,7 @@ import { cut, usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
 
 /** What the engine says of the whole, in its own block: it shows, a person decides. */
-export function VerdictBlock({ evaluation }: { evaluation: Evaluation }) {
+export const VerdictBlock = memo(function VerdictBlock({ evaluation }: { evaluation: Evaluation }) {
   const palette = usePalette();
   const look = {
     'do-not-energise': { fill: palette.violation, kind: 'violation' },
@@ -47,4 +48,4 @@ export function VerdictBlock({ evaluation }: { evaluation: Evaluation }) {
       </View>
     </View>
   );
-}
+});

@@ -7,7 +7,7 @@ import type { Outcome } from '@careful-latch/core/verdict';
 import { Face, Pins, WireEnd } from '../drawn/faces';
 import { Sign } from '../drawn/signs';
 import { usePreferences } from '../stores/preferences';
-import { READING_FONT, usePalette } from '../theme/theme';
+import { READING_FONT, stylesOf } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 import { OutcomeLine } from '../inspection/outcome-line';
 import { Plate, Plates } from './plate';
@@ -26,7 +26,7 @@ function drawingOf(meta: FactMeta, value: string) {
 }
 
 /** Typing a value that has no plate. A wrong one gets its sentence and stays where it was typed. */
-function TypedAmount({
+const TypedAmount = memo(function TypedAmount({
   path,
   meta,
   value,
@@ -35,7 +35,7 @@ function TypedAmount({
   path: string;
   meta: FactMeta;
   value: number | undefined;
-  onRecord: (value: number) => void;
+  onRecord: (path: string, value: number) => void;
 }) {
   const [text, setText] = useState(value === undefined ? '' : String(value));
   const [wrong, setWrong] = useState<string>();
@@ -46,7 +46,7 @@ function TypedAmount({
       ? `“${text}” is no number; right would be ${meta.min} to ${meta.max} ${meta.unit}`
       : whyNotFact(path, typed);
     setWrong(why?.replace(`${path}: `, ''));
-    if (!why && typed !== value) onRecord(typed);
+    if (!why && typed !== value) onRecord(path, typed);
   };
   return (
     <Input
@@ -66,7 +66,7 @@ function TypedAmount({
       inputStyle={{ fontFamily: READING_FONT, fontSize: 20 }}
     />
   );
-}
+});
 
 /** One answer of a fact; drawn again only when it is chosen or no longer chosen. */
 const FactPlate = memo(function FactPlate({
@@ -108,13 +108,36 @@ interface Props {
   readonly focused?: boolean;
 }
 
+/** A fact's name, and how to find it out. */
+const Asked = memo(function Asked({ meta }: { meta: FactMeta }) {
+  const help = usePreferences((one) => one.help);
+  return (
+    <View style={{ gap: 2 }}>
+      <Words style={{ fontWeight: '700', fontSize: 19 }}>
+        {meta.label}
+        {meta.unit && meta.unit !== 'AWG' ? `, ${meta.unit}` : ''}
+      </Words>
+      {help && <Quiet>{meta.ask}</Quiet>}
+    </View>
+  );
+});
+
 /** Facts off the screen are neither laid out nor painted: a sheet may hold fifty of them. */
 const OFF_SCREEN_COSTS_NOTHING = { contentVisibility: 'auto', containIntrinsicBlockSize: 'auto 180px' } as object;
 
+const useStyles = stylesOf(({ hairline }) => ({
+  field: {
+    gap: 8,
+    paddingVertical: 14,
+    borderBottomWidth: 1,
+    borderColor: hairline,
+    ...OFF_SCREEN_COSTS_NOTHING,
+  },
+}));
+
 /** One fact: its name, how to find it out, its plates, and the answer at once beside it. */
 function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
-  const palette = usePalette();
-  const help = usePreferences((one) => one.help);
+  const styles = useStyles();
   const meta = metaOf(path);
   const place = useRef<View>(null);
   useEffect(() => {
@@ -130,22 +153,8 @@ function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
     [meta, onRecord, path],
   );
   return (
-    <View
-      ref={place}
-      testID={`fact-${path}`}
-      nativeID={`fact-${path}`}
-      style={[
-        { gap: 8, paddingVertical: 14, borderBottomWidth: 1, borderColor: palette.hairline },
-        OFF_SCREEN_COSTS_NOTHING,
-      ]}
-    >
-      <View style={{ gap: 2 }}>
-        <Words style={{ fontWeight: '700', fontSize: 19 }}>
-          {meta.label}
-          {meta.unit && meta.unit !== 'AWG' ? `, ${meta.unit}` : ''}
-        </Words>
-        {help && <Quiet>{meta.ask}</Quiet>}
-      </View>
+    <View ref={place} testID={`fact-${path}`} nativeID={`fact-${path}`} style={styles.field}>
+      <Asked meta={meta} />
       <Plates label={meta.label}>
         {meta.choices.map((one) => (
           <FactPlate
@@ -163,7 +172,7 @@ function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
             path={path}
             meta={meta}
             value={typed ? (value as number) : undefined}
-            onRecord={(next) => onRecord(path, next)}
+            onRecord={onRecord}
           />
         )}
         <FactPlate meta={meta} value={NOT_SEEN} label="Not seen" selected={value === NOT_SEEN} onChoose={choose} />
@@ -172,16 +181,6 @@ function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
         <OutcomeLine key={one.rule} outcome={one} />
       ))}
     </View>
-  );
-}
-
-function sameOutcome(a: Outcome, b: Outcome): boolean {
-  return (
-    a.rule === b.rule &&
-    a.outcome === b.outcome &&
-    a.reason === b.reason &&
-    a.working.length === b.working.length &&
-    a.working.every((step, i) => step.label === b.working[i]!.label && step.value === b.working[i]!.value)
   );
 }
 
@@ -194,5 +193,5 @@ export const FactField = memo(
     a.focused === b.focused &&
     a.onRecord === b.onRecord &&
     a.outcomes.length === b.outcomes.length &&
-    a.outcomes.every((one, i) => sameOutcome(one, b.outcomes[i]!)),
+    a.outcomes.every((one, i) => one === b.outcomes[i]),
 );

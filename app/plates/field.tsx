@@ -4,7 +4,7 @@ import type { TextInputProps } from 'react-native';
 
 interface Props<T extends FieldValues> extends Pick<
   TextInputProps,
-  'autoComplete' | 'autoCapitalize' | 'secureTextEntry' | 'placeholder' | 'multiline'
+  'autoComplete' | 'autoCapitalize' | 'secureTextEntry' | 'placeholder' | 'multiline' | 'onSubmitEditing'
 > {
   readonly form: UseFormReturn<T>;
   readonly name: FieldPath<T>;

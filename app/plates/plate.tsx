@@ -1,6 +1,6 @@
 import { type ReactNode } from 'react';
 import { Pressable, View, type ViewStyle } from 'react-native';
-import { TARGET, cut, usePalette } from '../theme/theme';
+import { TARGET, cut, stylesOf, usePalette } from '../theme/theme';
 import { Reading, Words } from '../theme/words';
 
 interface Props {
@@ -18,6 +18,28 @@ interface Props {
   readonly testID?: string;
 }
 
+const useStyles = stylesOf((palette) => ({
+  plate: { minHeight: TARGET, minWidth: 56, padding: 1, backgroundColor: palette.quiet, ...cut() },
+  quiet: { backgroundColor: palette.hairline },
+  chosen: { backgroundColor: palette.ink },
+  pressed: { opacity: 0.7 },
+  face: {
+    flex: 1,
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: 2,
+    paddingHorizontal: 12,
+    paddingVertical: 6,
+    backgroundColor: palette.sheet,
+    ...cut(9),
+  },
+  inline: { flexDirection: 'row', gap: 8 },
+  label: { fontSize: 17, lineHeight: 24, textAlign: 'center', color: palette.ink },
+  reading: { fontSize: 20 },
+  quietLabel: { color: palette.quiet },
+  chosenLabel: { color: palette.paper, fontWeight: '700' },
+}));
+
 /** A tappable plate with one cut corner; the chosen one is filled and says so to a screen reader. */
 export function Plate({
   label,
@@ -32,7 +54,7 @@ export function Plate({
   testID,
 }: Props) {
   const palette = usePalette();
-  const color = selected ? palette.paper : quiet ? palette.quiet : palette.ink;
+  const styles = useStyles();
   const Label = reading ? Reading : Words;
   return (
     <Pressable
@@ -42,41 +64,17 @@ export function Plate({
       aria-label={label}
       testID={testID}
       style={({ pressed }) => [
-        {
-          minHeight: TARGET,
-          minWidth: 56,
-          padding: 1,
-          backgroundColor: selected ? palette.ink : quiet ? palette.hairline : palette.quiet,
-          opacity: pressed ? 0.7 : 1,
-        },
-        cut(),
+        styles.plate,
+        quiet && styles.quiet,
+        selected && styles.chosen,
+        pressed && styles.pressed,
         style,
       ]}
     >
-      <View
-        style={[
-          {
-            flex: 1,
-            flexDirection: inline ? 'row' : 'column',
-            alignItems: 'center',
-            justifyContent: 'center',
-            gap: inline ? 8 : 2,
-            paddingHorizontal: 12,
-            paddingVertical: 6,
-            backgroundColor: selected ? palette.ink : palette.sheet,
-          },
-          cut(9),
-        ]}
-      >
-        {drawing?.(color)}
+      <View style={[styles.face, inline && styles.inline, selected && styles.chosen]}>
+        {drawing?.(selected ? palette.paper : quiet ? palette.quiet : palette.ink)}
         <Label
-          color={color}
-          style={{
-            fontSize: reading ? 20 : 17,
-            lineHeight: 24,
-            textAlign: 'center',
-            fontWeight: selected ? '700' : undefined,
-          }}
+          style={[styles.label, reading && styles.reading, quiet && styles.quietLabel, selected && styles.chosenLabel]}
         >
           {label}
         </Label>

@@ -14,6 +14,7 @@ import { useSession } from '../stores/session';
 import { usePalette } from '../theme/theme';
 import { useWide } from '../theme/screen';
 import { Quiet, Title } from '../theme/words';
+import { inside } from '../theme/inside';
 
 const ORDERS = {
   due: 'What is due',
@@ -41,7 +42,7 @@ function matches(one: Inspection, search: string): boolean {
     .every((word) => text.includes(word));
 }
 
-export default function Inspections() {
+export default inside(function Inspections() {
   const router = useRouter();
   const palette = usePalette();
   const wide = useWide();
@@ -115,4 +116,4 @@ export default function Inspections() {
       </View>
     </View>
   );
-}
+});

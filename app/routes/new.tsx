@@ -14,8 +14,9 @@ import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
 import { Screen } from '../theme/screen';
 import { Quiet, Title, Words } from '../theme/words';
+import { inside } from '../theme/inside';
 
-export default function New() {
+export default inside(function New() {
   const router = useRouter();
   const office = useSession((one) => one.office);
   const [kind, setKind] = useState<TransferKind>();
@@ -72,4 +73,4 @@ export default function New() {
       </View>
     </Screen>
   );
-}
+});

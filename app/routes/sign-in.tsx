@@ -1,7 +1,7 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { Button } from '../theme/elements';
 import { Redirect, useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useLayoutEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { mixed, object, string } from 'yup';
@@ -11,7 +11,8 @@ import { Field } from '../plates/field';
 import { Plate, Plates } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
 import { resume, setUp, signIn, useSession } from '../stores/session';
-import { resumeTyping, typedIntoPicture } from '../theme/first-picture';
+import { DRAWING_PICTURES, Lift, typedIntoPicture } from '../theme/first-picture';
+import { Waiting } from '../theme/inside';
 import { Screen } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
@@ -62,20 +63,26 @@ function SignInForm() {
   const { trouble, busy, attempt } = useTry();
   const form = useForm({
     resolver: yupResolver(signInSchema),
-    defaultValues: { login: typedIntoPicture('username'), password: typedIntoPicture('current-password') },
+    defaultValues: { login: '', password: '' },
   });
-  useEffect(resumeTyping, []);
+  useLayoutEffect(() => {
+    form.setValue('login', typedIntoPicture('username'));
+    form.setValue('password', typedIntoPicture('current-password'));
+  }, [form]);
+  const submit = () => void form.handleSubmit(({ login, password }) => attempt(() => signIn(login, password)))();
   return (
     <View style={{ gap: 14 }}>
       <Field form={form} name="login" label="Sign-in name" autoComplete="username" autoCapitalize="none" />
-      <Field form={form} name="password" label="Password" autoComplete="current-password" secureTextEntry />
-      <Trouble words={trouble} />
-      <Button
-        title="Sign in"
-        loading={busy}
-        disabled={busy}
-        onPress={() => void form.handleSubmit(({ login, password }) => attempt(() => signIn(login, password)))()}
+      <Field
+        form={form}
+        name="password"
+        label="Password"
+        autoComplete="current-password"
+        secureTextEntry
+        onSubmitEditing={submit}
       />
+      <Trouble words={trouble} />
+      <Button title="Sign in" loading={busy} disabled={busy} onPress={submit} />
       {demo.length > 0 && (
         <View style={{ gap: 8 }}>
           <Heading>Demo: one tap</Heading>
@@ -134,6 +141,7 @@ function SetUpForm() {
 export default function SignIn() {
   const { known, needsSetup } = useSession();
   const reach = useInspections((one) => one.reach);
+  if (!DRAWING_PICTURES && (known === 'asking' || known === 'no-storage')) return <Waiting why={known} />;
   if (known === 'signed-in' && reach !== 'signed-out') return <Redirect href="/" />;
   return (
     <Screen narrow>
@@ -163,6 +171,7 @@ export default function SignIn() {
           licensed practice decide; a wrong connection kills.
         </Quiet>
       </View>
+      <Lift />
     </Screen>
   );
 }

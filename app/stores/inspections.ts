@@ -51,6 +51,8 @@ const { setState: set, getState: get } = useInspections;
 const PORTION = 100;
 const MOST_UNDOS = 100;
 const LONGEST_PAUSE_MS = 15_000;
+/** From an entry until it is sent: the frame with its answer goes first, and quick taps go together. */
+const SEND_AFTER_MS = 100;
 
 let device: Device | undefined;
 let queue: Waiting[] = [];
@@ -59,6 +61,7 @@ let writing: Promise<unknown> = Promise.resolve();
 let sending: Promise<void> | undefined;
 let pauseMs = 1000;
 let timer: ReturnType<typeof setTimeout> | undefined;
+let sendTimer: ReturnType<typeof setTimeout> | undefined;
 
 /** Opens the store of an account: first what the device has, then what the office has. */
 export async function openStore(account: string): Promise<void> {
@@ -72,6 +75,7 @@ export async function openStore(account: string): Promise<void> {
 
 export function closeStore(): void {
   clearTimeout(timer);
+  clearTimeout(sendTimer);
   device?.close();
   device = undefined;
   queue = [];
@@ -79,12 +83,22 @@ export function closeStore(): void {
   set(CLOSED);
 }
 
-function commit(body: ChangeBody): { change: Change; before: Inspection | undefined } {
+function sendSoon(): void {
+  clearTimeout(sendTimer);
+  sendTimer = setTimeout(() => void catchUp(), SEND_AFTER_MS);
+}
+
+/** Makes a change, here and on the device. `undos` gives what can be taken back from then on: all in one set, for each asks whatever is on the screen. */
+function commit(body: ChangeBody, undos: (change: Change, before: Inspection | undefined) => readonly Undo[]): void {
   const change = { ...body, id: crypto.randomUUID(), at: new Date().toISOString() } as Change;
   const before = get().byId[change.inspection];
   const applied = applyChange(before, change);
   if (!applied.ok) throw new Error(applied.why);
-  set((state) => ({ byId: { ...state.byId, [change.inspection]: applied.inspection }, waiting: state.waiting + 1 }));
+  set((state) => ({
+    byId: { ...state.byId, [change.inspection]: applied.inspection },
+    waiting: state.waiting + 1,
+    undos: undos(change, before),
+  }));
   const target = device;
   writing = writing
     .then(async () => {
@@ -93,35 +107,34 @@ function commit(body: ChangeBody): { change: Change; before: Inspection | undefi
       queue.push({ key, change });
     })
     .then(
-      () => void catchUp(),
+      () => sendSoon(),
       () =>
         set({
           deviceTrouble:
             'This phone cannot store what you enter (its storage may be full or blocked). Do not close this page; free some storage, then enter one more fact.',
         }),
     );
-  return { change, before };
 }
 
 /** Records a change at once, in memory and on the device; the office follows by itself. Throws an Error with a sentence if it cannot be. */
 export function record(body: ChangeBody): void {
-  const { change, before } = commit(body);
-  const back = before && undoOf(before, change);
-  if (back)
-    set((state) => ({ undos: [...state.undos, { inspection: change.inspection, body: back }].slice(-MOST_UNDOS) }));
+  commit(body, (change, before) => {
+    const { undos } = get();
+    const back = before && undoOf(before, change);
+    return back ? [...undos, { inspection: change.inspection, body: back }].slice(-MOST_UNDOS) : undos;
+  });
 }
 
 /** Takes the last change of an inspection back. */
 export function undo(inspection: string): void {
   const last = get().undos.findLast((one) => one.inspection === inspection);
   if (!last) return;
-  set((state) => ({ undos: state.undos.filter((one) => one !== last) }));
-  commit(last.body);
+  commit(last.body, () => get().undos.filter((one) => one !== last));
 }
 
 export function openInspection(header: Header): string {
   const inspection = crypto.randomUUID();
-  commit({ type: 'open', inspection, header });
+  commit({ type: 'open', inspection, header }, () => get().undos);
   return inspection;
 }
 

@@ -1,11 +1,12 @@
 import { useRouter } from 'expo-router';
+import { memo } from 'react';
 import { Pressable } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { TARGET, usePalette } from './theme';
 import { Words } from './words';
 
 /** Back to where this belongs; never loses anything. */
-export function Back({ to, label }: { to: string; label: string }) {
+export const Back = memo(function Back({ to, label }: { to: string; label: string }) {
   const router = useRouter();
   const palette = usePalette();
   return (
@@ -30,4 +31,4 @@ export function Back({ to, label }: { to: string; label: string }) {
       </Words>
     </Pressable>
   );
-}
+});

@@ -4,5 +4,4 @@
  */
 export { default as Button } from '@rneui/themed/dist/Button';
 export { default as Input } from '@rneui/themed/dist/Input';
-export { default as Text } from '@rneui/themed/dist/Text';
 export { ThemeProvider, createTheme } from '@rneui/themed/dist/config';

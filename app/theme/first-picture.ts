@@ -1,3 +1,5 @@
+import { useLayoutEffect } from 'react';
+
 /**
  * The page arrives with a picture of the screen that it will become, drawn when the application was built (tools/build.mjs).
  * It covers the application until that has a screen of its own to show.
@@ -8,34 +10,34 @@ const picture = () => (typeof document === 'undefined' ? null : document.getElem
 export const DRAWING_PICTURES = typeof window === 'undefined';
 
 const NAME = 'autocomplete'; // what tells the fields of a picture apart, and pairs them with the real ones
-const typed = new Map<string, string>();
-let typing: string | null = null;
 
-function look(cover: HTMLElement): void {
-  for (const input of cover.querySelectorAll('input')) typed.set(input.getAttribute(NAME) ?? '', input.value);
-  if (cover.contains(document.activeElement)) typing = document.activeElement!.getAttribute(NAME);
+declare global {
+  /** Name of the button pressed in the picture last; the script in public/index.html keeps it. */
+  var pressedInPicture: string | undefined;
 }
 
 /** What somebody has typed into the picture already. */
-export function typedIntoPicture(autoComplete: string): string {
-  const cover = picture();
-  if (cover) look(cover);
-  return typed.get(autoComplete) ?? '';
-}
+export const typedIntoPicture = (autoComplete: string): string =>
+  picture()?.querySelector<HTMLInputElement>(`input[${NAME}="${autoComplete}"]`)?.value ?? '';
 
-/** Takes the picture away. */
+/**
+ * Takes the picture away. Whoever was typing into it goes on in the real field, and the button that was pressed there is
+ * pressed: so the screen that it pictured must be there, with what was typed, and nothing may come between (a layout effect).
+ */
 export function liftPicture(): void {
   const cover = picture();
   if (!cover) return;
-  look(cover);
+  const typing = cover.contains(document.activeElement) ? document.activeElement!.getAttribute(NAME) : null;
   cover.remove();
-  resumeTyping();
+  if (typing) document.querySelector<HTMLElement>(`#root input[${NAME}="${typing}"]`)?.focus();
+  [...document.querySelectorAll<HTMLElement>('#root [role="button"]')]
+    .find((button) => button.textContent === globalThis.pressedInPicture)
+    ?.click();
+  globalThis.pressedInPicture = undefined;
 }
 
-/** Whoever was typing into the picture goes on in the real field. */
-export function resumeTyping(): void {
-  const field = typing && document.querySelector<HTMLInputElement>(`#root input[${NAME}="${typing}"]`);
-  if (!field || picture()) return;
-  typing = null;
-  field.focus();
+/** Stands after the screen that takes the picture's place. */
+export function Lift(): null {
+  useLayoutEffect(liftPicture, []);
+  return null;
 }

@@ -1,6 +1,6 @@
 import { ThemeProvider, createTheme } from './elements';
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
-import { useColorScheme } from 'react-native';
+import { StyleSheet, useColorScheme } from 'react-native';
 import { usePreferences } from '../stores/preferences';
 import { DAY, NIGHT, type Palette } from './palette';
 
@@ -16,6 +16,17 @@ export const usePalette = () => useContext(PaletteContext);
 /** Squared, with one cut edge, like a breaker handle. */
 export const cut = (px = 10) =>
   ({ clipPath: `polygon(0 0, calc(100% - ${px}px) 0, 100% ${px}px, 100% 100%, 0 100%)` }) as object;
+
+/** Styles made once for each palette: the browser gets classes of them, and what changes at a tap is a class. */
+export function stylesOf<T extends StyleSheet.NamedStyles<T>>(make: (palette: Palette) => T): () => T {
+  const made = new Map<Palette, T>();
+  return function useStyles() {
+    const palette = usePalette();
+    let styles = made.get(palette);
+    if (!styles) made.set(palette, (styles = StyleSheet.create(make(palette))));
+    return styles;
+  };
+}
 
 const elementsTheme = (palette: Palette, dark: boolean) =>
   createTheme({
@@ -33,7 +44,6 @@ const elementsTheme = (palette: Palette, dark: boolean) =>
       grey3: palette.quiet,
     },
     components: {
-      Text: { style: { fontFamily: TEXT_FONT, fontSize: 18, lineHeight: 25, color: palette.ink } },
       Button: {
         buttonStyle: { minHeight: MAIN_TARGET, borderRadius: 0, paddingHorizontal: 20, ...cut(14) },
         titleStyle: { fontFamily: TEXT_FONT, fontWeight: '700', fontSize: 20, color: palette.paper },
@@ -73,9 +83,7 @@ export function Appearance({ children }: { children: ReactNode }) {
   }, [dark, palette]);
   return (
     <PaletteContext.Provider value={palette}>
-      <ThemeProvider key={dark ? 'night' : 'day'} theme={theme}>
-        {children}
-      </ThemeProvider>
+      <ThemeProvider theme={theme}>{children}</ThemeProvider>
     </PaletteContext.Provider>
   );
 }

@@ -1,28 +1,34 @@
-import { Text } from './elements';
-import type { TextProps } from 'react-native';
-import { READING_FONT, usePalette } from './theme';
+import { Text, type TextProps } from 'react-native';
+import { READING_FONT, TEXT_FONT, stylesOf, usePalette } from './theme';
 
 type Props = TextProps & { color?: string };
 
-export const Words = ({ color, style, ...rest }: Props) => <Text {...rest} style={[color ? { color } : null, style]} />;
+const useStyles = stylesOf(({ ink }) => ({
+  words: { fontFamily: TEXT_FONT, fontSize: 18, lineHeight: 25, color: ink },
+  title: { fontSize: 28, lineHeight: 34, fontWeight: '700' },
+  heading: { fontSize: 20, lineHeight: 26, fontWeight: '700' },
+  quiet: { fontSize: 16, lineHeight: 22 },
+  reading: { fontFamily: READING_FONT, fontWeight: '500', fontSize: 20, fontVariant: ['tabular-nums'] },
+}));
 
-export const Title = ({ style, ...rest }: Props) => (
-  <Words role="heading" aria-level={1} {...rest} style={[{ fontSize: 28, lineHeight: 34, fontWeight: '700' }, style]} />
-);
+export function Words({ color, style, ...rest }: Props) {
+  return <Text {...rest} style={[useStyles().words, color ? { color } : null, style]} />;
+}
 
-export const Heading = ({ style, ...rest }: Props) => (
-  <Words role="heading" aria-level={2} {...rest} style={[{ fontSize: 20, lineHeight: 26, fontWeight: '700' }, style]} />
-);
+export function Title({ style, ...rest }: Props) {
+  return <Words role="heading" aria-level={1} {...rest} style={[useStyles().title, style]} />;
+}
+
+export function Heading({ style, ...rest }: Props) {
+  return <Words role="heading" aria-level={2} {...rest} style={[useStyles().heading, style]} />;
+}
 
 export function Quiet({ style, color, ...rest }: Props) {
   const palette = usePalette();
-  return <Words color={color ?? palette.quiet} {...rest} style={[{ fontSize: 16, lineHeight: 22 }, style]} />;
+  return <Words color={color ?? palette.quiet} {...rest} style={[useStyles().quiet, style]} />;
 }
 
 /** A number to be read at arm's length. */
-export const Reading = ({ style, ...rest }: Props) => (
-  <Words
-    {...rest}
-    style={[{ fontFamily: READING_FONT, fontWeight: '500', fontSize: 20, fontVariant: ['tabular-nums'] }, style]}
-  />
-);
+export function Reading({ style, ...rest }: Props) {
+  return <Words {...rest} style={[useStyles().reading, style]} />;
+}

@@ -1,10 +1,10 @@
 import type { SchemaDescription, SchemaFieldDescription } from 'yup';
 import { caseSchema } from './schema';
-import type { FactMeta, Wrong } from './fact';
+import type { FactMeta, Right } from './fact';
 
 interface Described {
   readonly type: string;
-  readonly meta?: { readonly fact?: FactMeta; readonly wrong?: Wrong };
+  readonly meta?: { readonly fact?: FactMeta; readonly right?: Right };
   readonly fields?: Readonly<Record<string, Described>>;
   readonly innerType?: Described;
 }
@@ -39,26 +39,33 @@ const LOCAL: FactMeta = {
 /** All facts, in the order in which they are asked. */
 export const CATALOGUE: ReadonlyMap<string, FactMeta> = catalogue;
 
-/** The shape of a case: groups of facts and lists of groups, each fact with what is wrong with a value of it. */
-export type Shape =
-  { readonly fact: Wrong } | { readonly list: Shape } | { readonly group: ReadonlyMap<string, Shape> } | undefined;
-
-function shapeOf(node: Described): Shape {
-  if (node.meta?.wrong) return { fact: node.meta.wrong };
-  if (node.innerType) return { list: shapeOf(node.innerType) };
-  if (!node.fields) return undefined;
-  return { group: new Map(Object.entries(node.fields).map(([key, field]) => [key, shapeOf(field)])) };
+/** The shape of a case: a fact with which values are right, a list of groups, or a group of facts, lists and groups. */
+export interface Shape {
+  readonly right: Right | undefined;
+  readonly list: Shape | undefined;
+  readonly group: ReadonlyMap<string, Shape> | undefined;
 }
+
+const shapeOf = ({ meta, innerType, fields }: Described): Shape => ({
+  right: meta?.right,
+  list: innerType && shapeOf(innerType),
+  group: fields && new Map(Object.entries(fields).map(([key, field]) => [key, shapeOf(field)])),
+});
 
 export const CASE_SHAPE = shapeOf(described as unknown as Described);
 
 /** What is known of the fact at an address. Throws on an address that is none. */
 export function metaOf(path: string): FactMeta {
+  const known = metas.get(path);
+  if (known) return known;
   if (isLocal(path)) return { ...LOCAL, label: path.slice(LOCAL_PREFIX.length) };
   const meta = catalogue.get(catalogueKey(path));
   if (!meta) throw new Error(`no fact is recorded at ${path}`);
+  metas.set(path, meta);
   return meta;
 }
+/** By address, with its list positions: asked for in every line of a working. */
+const metas = new Map<string, FactMeta>();
 
 /** Position of a list entry in an address, counted as people count: `cord[0].…` → "cord 1". */
 export function partName(path: string): string | undefined {

@@ -30,21 +30,26 @@ export interface FactMeta {
   readonly when?: (siblings: Readonly<Record<string, unknown>>, site: Readonly<Record<string, unknown>>) => boolean;
 }
 
-/** What is wrong with a value, in a sentence; undefined where it is a value of the fact. */
-export type Wrong = (value: unknown) => string | undefined;
+/** Whether a value is one of the fact's, not seen among them. */
+export type Right = (value: unknown) => boolean;
+
+/** Why a value is none of the fact's, and what would be right, in a sentence. */
+type Wrong = (value: unknown) => string;
 
 type Words = Pick<FactMeta, 'label' | 'ask' | 'drawing' | 'when'>;
 type FactSchema<T> = MixedSchema<T | NotSeen | undefined>;
 
 function fact<T>(meta: FactMeta, wrong: Wrong): FactSchema<T> {
+  const { kind, choices, min = Infinity, max = -Infinity } = meta;
+  const named = new Set<unknown>([NOT_SEEN, ...(kind === 'amount' ? [] : choices.map((one) => one.value))]);
+  const right: Right = (value) => (typeof value === 'number' ? value >= min && value <= max : named.has(value));
   return mixed<T & {}>()
     .nullable() // so that null meets the fact's own sentence
     .optional()
-    .meta({ fact: meta, wrong })
+    .meta({ fact: meta, right })
     .test('fact', (value, context) => {
-      if (value === undefined || (value as unknown) === NOT_SEEN) return true;
-      const message = wrong(value);
-      return message === undefined || context.createError({ message });
+      if (value === undefined || right(value)) return true;
+      return context.createError({ message: wrong(value) });
     }) as unknown as FactSchema<T>;
 }
 
@@ -66,10 +71,10 @@ export function choice<const T extends string>(
 ): FactSchema<T> {
   const pairs = Array.isArray(labels) ? (labels as [T, string][]) : Object.entries<string>(labels as Record<T, string>);
   const choices = pairs.map(([value, label]) => ({ value, label }));
-  return fact<T>({ kind: 'choice', unit: '', choices, ...words }, (value) =>
-    choices.some((one) => one.value === value)
-      ? undefined
-      : `${quoted(value)} is no answer here; right would be one of ${choices.map((one) => one.value).join(', ')}, or "${NOT_SEEN}"`,
+  return fact<T>(
+    { kind: 'choice', unit: '', choices, ...words },
+    (value) =>
+      `${quoted(value)} is no answer here; right would be one of ${choices.map((one) => one.value).join(', ')}, or "${NOT_SEEN}"`,
   );
 }
 
@@ -84,10 +89,10 @@ export function amount(
   const choices = usual.map((one) =>
     typeof one === 'number' ? { value: String(one), label: String(one) } : { value: String(one[0]), label: one[1] },
   );
-  return fact<number>({ kind: 'amount', unit, min, max, choices, ...words }, (value) =>
-    typeof value === 'number' && value >= min && value <= max
-      ? undefined
-      : `${quoted(value)} is no number that can be meant here; right would be ${min} to ${max}${unit && ` ${unit}`}`,
+  return fact<number>(
+    { kind: 'amount', unit, min, max, choices, ...words },
+    (value) =>
+      `${quoted(value)} is no number that can be meant here; right would be ${min} to ${max}${unit && ` ${unit}`}`,
   );
 }
 
@@ -96,10 +101,9 @@ export function yesNo(words: Words): FactSchema<'yes' | 'no'> {
     { value: 'yes', label: 'Yes' },
     { value: 'no', label: 'No' },
   ];
-  return fact<'yes' | 'no'>({ kind: 'yes-no', unit: '', choices, ...words }, (value) =>
-    value === 'yes' || value === 'no'
-      ? undefined
-      : `${quoted(value)} is no answer here; right would be "yes", "no" or "${NOT_SEEN}"`,
+  return fact<'yes' | 'no'>(
+    { kind: 'yes-no', unit: '', choices, ...words },
+    (value) => `${quoted(value)} is no answer here; right would be "yes", "no" or "${NOT_SEEN}"`,
   );
 }
 
@@ -117,7 +121,6 @@ function nearestSizes(text: string, sizes: readonly WireSize[]): string {
 export function wireSize(sizes: readonly WireSize[], words: Words): FactSchema<WireSize> {
   const choices = sizes.map((size) => ({ value: size, label: size }));
   return fact<WireSize>({ kind: 'size', unit: 'AWG', choices, drawing: 'wire', ...words }, (value) => {
-    if (sizes.includes(value as WireSize)) return undefined;
     const known = WIRE_SIZES.includes(value as WireSize);
     return `${quoted(value)} is ${known ? 'not made for this use' : 'no AWG size in the tables'}; nearest are ${nearestSizes(String(value), sizes)}`;
   });

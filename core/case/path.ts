@@ -35,20 +35,67 @@ type Dotted<T, P extends string> = P extends `${infer Head}.${infer Rest}`
 /** Type of the fact at an address, once it is known. */
 export type FactValue<P extends FactPath> = At<Stations, P>;
 
-type Keys = readonly (string | number)[];
-const splitPaths = new Map<string, Keys>();
+type Key = string | number;
 
-/** `cord[0].sizeAwg` → ['cord', 0, 'sizeAwg']. */
-export function keysOf(path: string): Keys {
-  let keys = splitPaths.get(path);
-  if (!keys) {
-    keys = path
-      .split(/[.[\]]+/)
-      .filter(Boolean)
-      .map((key) => (/^\d+$/.test(key) ? Number(key) : key));
-    splitPaths.set(path, keys);
+/** A fact's address, split once: `cord[0].sizeAwg` is `sizeAwg` of `cord[0]`, and that is 0 of `cord`; every address has a place of its own in a list of values. */
+export interface Address {
+  readonly path: string;
+  /** Of what it is a part; undefined where of the case itself. */
+  readonly of: Address | undefined;
+  readonly key: Key;
+  readonly place: number;
+}
+
+const addresses = new Map<string, Address>();
+
+export function addressOf(path: string): Address {
+  let address = addresses.get(path);
+  if (!address) {
+    const cut = Math.max(path.lastIndexOf('.'), path.lastIndexOf('['));
+    const key = path.slice(cut + 1);
+    const of = cut > 0 ? addressOf(path.slice(0, cut)) : undefined;
+    address = { path, of, key: key.endsWith(']') ? Number(key.slice(0, -1)) : key, place: addresses.size };
+    addresses.set(path, address);
   }
+  return address;
+}
+
+/** Gives the addresses of one fact in the entries of a list, each made once: `cord[0].sizeAwg`, `cord[1].sizeAwg`. */
+export function inEach<L extends ListPath, K extends string>(
+  list: L,
+  key: K,
+): (index: number) => `${L}[${number}].${K}` {
+  const made: `${L}[${number}].${K}`[] = [];
+  return (index) => (made[index] ??= `${list}[${index}].${key}`);
+}
+
+/** The keys that lead from the case to an address, in their order. */
+export function keysOf(path: string): readonly Key[] {
+  const keys: Key[] = [];
+  for (let here: Address | undefined = addressOf(path); here; here = here.of) keys.unshift(here.key);
   return keys;
+}
+
+type Part = Readonly<Record<Key, unknown>>;
+
+/** The facts of one case by address, each fetched once. The case must have been read (`readCase`): nothing is checked here. */
+export class Facts {
+  private readonly fetched: unknown[] = new Array(addresses.size);
+
+  constructor(private readonly site: Case) {}
+
+  /** What stands there: a value, 'not-seen', or null where nobody looked. */
+  at(address: Address): unknown {
+    const known = this.fetched[address.place];
+    return known === undefined ? this.fetch(address) : known;
+  }
+
+  private fetch({ of, key, place }: Address): unknown {
+    const whole = of ? this.at(of) : this.site;
+    const value = whole === null || whole === NOT_SEEN ? whole : ((whole as Part)[key] ?? null);
+    this.fetched[place] = value;
+    return value;
+  }
 }
 
 /** What stands at an address: a value, 'not-seen', or undefined where nobody looked. */
@@ -71,7 +118,7 @@ export function isKnown(value: unknown): boolean {
  * Setting a fact of a cord or stretch that is not there yet adds it, with empty ones before it.
  */
 export function withFact(c: Case, path: string, value: unknown): Case {
-  const set = (here: unknown, keys: Keys): unknown => {
+  const set = (here: unknown, keys: readonly Key[]): unknown => {
     const [key, ...rest] = keys;
     if (key === undefined) return value;
     if (typeof key === 'number') {

@@ -2,7 +2,7 @@ import { ValidationError } from 'yup';
 import { isEdition } from '../codebook';
 import { FORMAT, MOST_PARTS, MOST_TITLE, VERSION, caseSchema, type Case } from './schema';
 import { listPathOf } from './stations';
-import { NOT_SEEN, quoted } from './fact';
+import { quoted } from './fact';
 import { CASE_SHAPE, CATALOGUE, catalogueKey, type Shape } from './catalogue';
 import { withFact, factAt, keysOf } from './path';
 
@@ -16,44 +16,50 @@ function sentence(error: ValidationError): string {
   return !error.path || message.startsWith(`${error.path}:`) ? message : `${error.path}: ${message}`;
 }
 
-const HEAD: Readonly<Record<string, (value: unknown) => boolean>> = {
-  format: (value) => value === FORMAT,
-  version: (value) => value === VERSION,
-  edition: isEdition,
-  title: (value) => value === undefined || (typeof value === 'string' && value.length <= MOST_TITLE),
-};
+const HEAD = new Map<string, (value: unknown) => boolean>([
+  ['format', (value) => value === FORMAT],
+  ['version', (value) => value === VERSION],
+  ['edition', isEdition],
+  ['title', (value) => value === undefined || (typeof value === 'string' && value.length <= MOST_TITLE)],
+]);
+const HEADS = ['format', 'version', 'edition'];
 const isGroup = (data: unknown): data is Readonly<Record<string, unknown>> =>
   typeof data === 'object' && data !== null && !Array.isArray(data);
 
 /** Whether data fit a shape. Says no where it is not sure: then the schema decides, and says why. */
-function fits(data: unknown, shape: Shape): boolean {
-  if (shape === undefined) return false;
-  if ('fact' in shape) return data === NOT_SEEN || shape.fact(data) === undefined;
-  if ('list' in shape)
-    return (
-      Array.isArray(data) && data.length <= MOST_PARTS && data.every((one) => isGroup(one) && fits(one, shape.list))
-    );
-  if (!isGroup(data)) return false;
+function fits(data: unknown, { right, list, group }: Shape): boolean {
+  if (right) return right(data);
+  if (list) {
+    if (!Array.isArray(data) || data.length > MOST_PARTS) return false;
+    for (const one of data) if (!fits(one, list)) return false;
+    return true;
+  }
+  if (!group || !isGroup(data)) return false;
   for (const key in data) {
     const value = data[key];
-    const head = shape === CASE_SHAPE && Object.hasOwn(HEAD, key) ? HEAD[key] : undefined;
-    if (head ? !head(value) : value !== undefined && !fits(value, shape.group.get(key))) return false;
-    if (value === undefined && !shape.group.has(key)) return false;
+    const shape = group.get(key);
+    if (!shape || (value !== undefined && !fits(value, shape))) return false;
   }
   return true;
 }
 
-/** The quick way for the usual file: most are well-formed, and the schema with its sentences costs ten times as much. */
-const wellFormed = (data: Readonly<Record<string, unknown>>): boolean =>
-  Object.hasOwn(data, 'format') &&
-  Object.hasOwn(data, 'version') &&
-  Object.hasOwn(data, 'edition') &&
-  fits(data, CASE_SHAPE);
+/** The same of a whole case, whose head has other values than facts have. */
+function wellFormed(data: Readonly<Record<string, unknown>>): boolean {
+  for (const key of HEADS) if (!Object.hasOwn(data, key)) return false;
+  for (const key in data) {
+    const value = data[key];
+    const head = HEAD.get(key);
+    const shape = CASE_SHAPE.group!.get(key);
+    if (head ? !head(value) : !shape || (value !== undefined && !fits(value, shape))) return false;
+  }
+  return true;
+}
 
 /** Checks parsed JSON against the case schema. Every error names the place, what stands there, and what would be right. */
 export function readCase(data: unknown): Read {
   if (typeof data !== 'object' || data === null || Array.isArray(data))
     return { ok: false, errors: [`${quoted(data)} is no case; right would be an object { "format": … }`] };
+  // The quick way for the usual file: most are well-formed, and the schema with its sentences costs ten times as much.
   if (wellFormed(data as Record<string, unknown>)) return { ok: true, case: data as Case };
   return readBySchema(data);
 }

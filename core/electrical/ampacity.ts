@@ -100,8 +100,7 @@ function terminalColumn(look: Look, size: WireSize): ColumnC {
 function conditionsOf(look: Look, index: number): Conditions {
   const at = <K extends 'method' | 'metal' | 'sizeAwg' | 'ambientC' | 'otherCarrying' | 'insulation'>(key: K) =>
     `feeder.stretches[${index}].${key}` as const;
-  const methodName = look.site.feeder?.stretches?.[index]?.method;
-  const method: WiringMethod | undefined = METHODS[methodName as MethodName];
+  const method: WiringMethod | undefined = METHODS[look.peek(at('method')) as MethodName];
   look.needAll(
     at('method'),
     at('metal'),
@@ -115,11 +114,11 @@ function conditionsOf(look: Look, index: number): Conditions {
   );
   const { metal } = conductorOf(look, index);
   const insulationC = method?.insulationC ?? INSULATION_C[look.need(at('insulation'))];
-  look.need(at('method'));
+  const methodName = look.need(at('method')) as MethodName;
   const others = look.need(at('otherCarrying'));
   return {
     metal,
-    methodName: methodName as MethodName,
+    methodName,
     insulationC,
     ambientC: look.need(at('ambientC')),
     carrying: others + carriedByThisCircuit(look),

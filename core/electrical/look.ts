@@ -1,12 +1,15 @@
 import {
+  Facts,
   NOT_SEEN,
+  addressOf,
   factLabel,
-  keysOf,
   metaOf,
   valueText,
+  type Address,
   type Case,
   type FactPath,
   type FactValue,
+  type ListPath,
   type TransferKind,
 } from '../case';
 import { OFFICE_NUMBERS, type Cites, type Edition, type OfficeNumberName, type OfficeNumbers } from '../codebook';
@@ -31,39 +34,23 @@ export class Missing {
 export const OWN_NUMBER = 'local profile';
 export const RECORDED = 'recorded at the site';
 
-/** What every look at one case has in common, so that nothing is read or computed twice. */
-interface Shared {
-  readonly site: Case;
-  readonly edition: Edition;
-  readonly numbers: OfficeNumbers;
-  readonly done: Map<string, Attempt<unknown>>;
-}
+/** A fact that was used, a number with its source, or the working of a computation on the side. */
+type Note =
+  | { readonly path: string; readonly value: unknown }
+  | (Omit<Step, 'source'> & { readonly source: string | Cites })
+  | Working;
 
-/** A working before anybody reads it: a fact's address, a number with its source, or another look's working. */
-type Note = string | (Omit<Step, 'source'> & { readonly source: string | Cites }) | Look;
-
-/**
- * A look at a case that remembers what it used. Whoever computes takes a Look: a rule for its working,
- * the rating row for its numbers. No null checks: a fact that is not there ends the computation with `Missing`.
- */
-export class Look {
+/** What was used on the way to a result, before anybody reads it; it holds on to nothing else of the case. */
+export class Working {
   private readonly notes: Note[] = [];
-  private readonly shared: Shared;
 
-  constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}) {
-    this.shared =
-      at instanceof Look ? at.shared : { site: at, edition: edition ?? at.edition, numbers, done: new Map() };
+  constructor(private readonly edition: Edition) {}
+
+  add(note: Note): void {
+    this.notes.push(note);
   }
 
-  get site(): Case {
-    return this.shared.site;
-  }
-
-  get edition(): Edition {
-    return this.shared.edition;
-  }
-
-  /** The working so far, written out; a fact used twice stands there once. */
+  /** Written out; a fact used twice stands there once. */
   get steps(): readonly Step[] {
     const steps: Step[] = [];
     this.writeOut(steps, new Set());
@@ -72,21 +59,16 @@ export class Look {
 
   private writeOut(into: Step[], used: Set<string>): void {
     for (const note of this.notes)
-      if (note instanceof Look) note.writeOut(into, used);
-      else if (typeof note === 'string') {
-        if (used.has(note)) continue;
-        used.add(note);
-        const meta = metaOf(note);
-        const value = this.value(note);
+      if (note instanceof Working) note.writeOut(into, used);
+      else if ('path' in note) {
+        const { path, value } = note;
+        if (used.has(path)) continue;
+        used.add(path);
+        const { kind, unit } = metaOf(path);
         into.push({
-          label: factLabel(note),
-          value:
-            meta.kind === 'amount'
-              ? (value as number)
-              : meta.kind === 'size'
-                ? (value as string)
-                : valueText(note, value),
-          unit: meta.unit,
+          label: factLabel(path),
+          value: kind === 'amount' ? (value as number) : kind === 'size' ? (value as string) : valueText(path, value),
+          unit,
           source: RECORDED,
         });
       } else {
@@ -99,14 +81,82 @@ export class Look {
         });
       }
   }
+}
 
-  private value(path: string): unknown {
-    let here: unknown = this.shared.site;
-    for (const key of keysOf(path)) {
-      if (here === undefined || here === NOT_SEEN) return undefined;
-      here = (here as Readonly<Record<string | number, unknown>>)[key];
-    }
-    return here === NOT_SEEN ? undefined : here;
+/** A computation that several rules want, with every address it looked at. */
+export interface Part<T> {
+  readonly attempt: Attempt<T>;
+  readonly reads: readonly Address[];
+}
+
+/** What every look at one case has in common, so that nothing is read or computed twice. */
+interface Shared {
+  readonly facts: Facts;
+  readonly edition: Edition;
+  readonly numbers: OfficeNumbers;
+  readonly done: Map<string, Part<unknown>>;
+  readonly remembered: Remembered | undefined;
+}
+
+/** Gives what was computed for an earlier case whose facts were the same, or has it computed. */
+export type Remembered = <T>(name: string, look: Look, compute: (look: Look) => T) => T;
+
+/**
+ * A look at a case that remembers what it used. Whoever computes takes a Look: a rule for its working,
+ * the rating row for its numbers. No null checks: a fact that is not there ends the computation with `Missing`.
+ */
+export class Look {
+  readonly working: Working;
+  private readonly shared: Shared;
+  /** Every address looked at, in order, by this look and those on its side; kept only where somebody asked for it. */
+  reads: Address[] | undefined;
+
+  constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}, remembered?: Remembered) {
+    if (at instanceof Look) {
+      this.shared = at.shared;
+      this.reads = at.reads;
+    } else
+      this.shared = {
+        facts: new Facts(at),
+        edition: edition ?? at.edition,
+        numbers,
+        done: new Map(),
+        remembered,
+      };
+    this.working = new Working(this.shared.edition);
+  }
+
+  /** A look at the same case that keeps what it and those on its side look at in `reads`. */
+  recording(reads: Address[]): Look {
+    const look = this.aside();
+    look.reads = reads;
+    return look;
+  }
+
+  get facts(): Facts {
+    return this.shared.facts;
+  }
+
+  get edition(): Edition {
+    return this.shared.edition;
+  }
+
+  /** What stands at an address: a value, 'not-seen', or null where nobody looked. */
+  private read(path: string): unknown {
+    const address = addressOf(path);
+    this.reads?.push(address);
+    return this.shared.facts.at(address);
+  }
+
+  /** The fact without a line in the working; undefined where nobody knows it. */
+  peek<P extends FactPath>(path: P): FactValue<P> | undefined {
+    const value = this.read(path);
+    return value === null || value === NOT_SEEN ? undefined : (value as FactValue<P>);
+  }
+
+  /** Whether somebody looked and could not see it. */
+  notSeen(path: string): boolean {
+    return this.read(path) === NOT_SEEN;
   }
 
   /** A look at the same case whose working stands apart. */
@@ -123,10 +173,9 @@ export class Look {
 
   /** The fact, or undefined where nobody knows it; used facts stand in the working. */
   known<P extends FactPath>(path: P): FactValue<P> | undefined {
-    const value = this.value(path);
-    if (value === undefined) return undefined;
-    this.notes.push(path);
-    return value as FactValue<P>;
+    const value = this.peek(path);
+    if (value !== undefined) this.working.add({ path, value });
+    return value;
   }
 
   /** The fact, or an end with `Missing`. */
@@ -139,68 +188,84 @@ export class Look {
   /** Ends with `Missing` naming every absent one of several facts, so that one visit finds them all. */
   needAll(...paths: FactPath[]): void {
     for (const path of paths)
-      if (this.value(path) === undefined) throw new Missing(paths.filter((one) => this.value(one) === undefined));
+      if (this.peek(path) === undefined) throw new Missing(paths.filter((one) => this.peek(one) === undefined));
   }
 
   /** Records an intermediate number with the table or section it came from, and returns it. */
   step<T extends number | string>(label: string, value: T, unit: string, source: string | Cites): T {
-    this.notes.push({ label, value, unit, source });
+    this.working.add({ label, value, unit, source });
     return value;
   }
 
-  /** Takes over another look's working. */
-  adopt(other: Look): void {
-    this.notes.push(other);
+  /** Takes over the working of another computation. */
+  adopt({ working }: { readonly working: Working }): void {
+    this.working.add(working);
   }
 
   /** A computation on the side: its result or what it lacks; its working stays its own until adopted. */
   attempt<T>(compute: (look: Look) => T): Attempt<T> {
     const look = this.aside();
+    const { working } = look;
     try {
-      return { look, value: compute(look), missing: [] };
+      return { working, value: compute(look), missing: [] };
     } catch (error) {
-      if (error instanceof Missing) return { look, missing: error.paths, why: error.why };
+      if (error instanceof Missing) return { working, missing: error.paths, why: error.why };
       throw error;
     }
   }
 
   /** A computation that several rules want, done once for a case; its working is taken over each time. */
   once<T>(name: string, compute: (look: Look) => T): T {
-    let part = this.shared.done.get(name) as Attempt<T> | undefined;
-    if (!part) this.shared.done.set(name, (part = this.attempt(compute)));
-    this.adopt(part.look);
-    if (part.missing.length > 0) throw new Missing(part.missing, part.why);
-    return part.value!;
+    const { done, remembered } = this.shared;
+    let part = done.get(name) as Part<T> | undefined;
+    if (part) this.reads?.push(...part.reads);
+    else {
+      const computed = (look: Look): Part<T> => {
+        const reads: Address[] = [];
+        const attempt = look.recording(reads).attempt(compute);
+        look.reads?.push(...reads);
+        return { attempt, reads };
+      };
+      part = remembered ? remembered(name, this, computed) : computed(this);
+      done.set(name, part);
+    }
+    const { attempt } = part;
+    this.adopt(attempt);
+    if (attempt.missing.length > 0) throw new Missing(attempt.missing, attempt.why);
+    return attempt.value!;
   }
 
   /** Takes over the workings of several computations, and ends with everything they lack together. */
   requireAll(...parts: Attempt<unknown>[]): void {
     lacking(parts);
-    for (const part of parts) this.adopt(part.look);
+    for (const part of parts) this.adopt(part);
   }
 
   get kind(): TransferKind | undefined {
-    const kind = this.site.transfer?.kind;
-    return kind === NOT_SEEN ? undefined : kind;
+    return this.peek('transfer.kind');
   }
 
-  /** How many cords there are to look at: one even where none is recorded yet. */
+  /** How many there are of a list: one even where none is recorded yet. */
+  private count(list: ListPath): number {
+    return Math.max(1, (this.read(`${list}.length`) as number | null) ?? 0);
+  }
+
   get cords(): number {
-    return Math.max(1, this.site.cord?.length ?? 0);
+    return this.count('cord');
   }
 
   get circuits(): number {
-    return Math.max(1, this.site.loads?.circuits?.length ?? 0);
+    return this.count('loads.circuits');
   }
 
   get stretches(): number {
-    return Math.max(1, this.site.feeder?.stretches?.length ?? 0);
+    return this.count('feeder.stretches');
   }
 }
 
 /** A computation on the side, done or stopped by what it lacks. */
 export interface Attempt<T> {
-  readonly look: Look;
+  readonly working: Working;
   readonly value?: T;
   readonly missing: readonly string[];
   readonly why?: string;

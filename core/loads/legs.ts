@@ -1,6 +1,21 @@
-import { absence, factAt, valueText } from '../case';
+import { absence, inEach, valueText } from '../case';
 import { Missing, smallConductorLimitA, type Look } from '../electrical';
 import { tableAmpacityA, type WireSize } from '../codebook';
+
+/** Addresses of a circuit's facts, by its index. */
+export const CIRCUIT = {
+  use: inEach('loads.circuits', 'use'),
+  plan: inEach('loads.circuits', 'plan'),
+  volts: inEach('loads.circuits', 'volts'),
+  runningW: inEach('loads.circuits', 'runningW'),
+  startingW: inEach('loads.circuits', 'startingW'),
+  slot: inEach('loads.circuits', 'slot'),
+  neutralGroup: inEach('loads.circuits', 'neutralGroup'),
+  sizeAwg: inEach('loads.circuits', 'sizeAwg'),
+  moved: inEach('loads.circuits', 'moved'),
+  paired: inEach('loads.circuits', 'paired'),
+  switchBreakerA: inEach('loads.circuits', 'switchBreakerA'),
+} as const;
 
 export type Leg = 'A' | 'B';
 
@@ -12,7 +27,6 @@ export function legOf(slot: number): Leg {
 /** A circuit or appliance that is meant to run on the source. */
 export interface Load {
   readonly index: number;
-  readonly name: string;
   readonly plan: 'run' | 'in-turn';
   readonly volts: 120 | 240;
   readonly runningW: number;
@@ -22,11 +36,9 @@ export interface Load {
 
 /** How a circuit is called in a finding: "circuit 3, Well pump". */
 export function circuitName(look: Look, index: number): string {
-  const path = `loads.circuits[${index}].use`;
-  const use = factAt(look.site, path);
-  return use === undefined || use === 'not-seen'
-    ? `circuit ${index + 1}`
-    : `circuit ${index + 1}, ${valueText(path, use)}`;
+  const path = CIRCUIT.use(index);
+  const use = look.peek(path);
+  return use === undefined ? `circuit ${index + 1}` : `circuit ${index + 1}, ${valueText(path, use)}`;
 }
 
 /** Indexes of the circuits that may be on while the source runs. Throws `Missing` while a plan is unknown. */
@@ -35,10 +47,8 @@ export function plannedCircuits(look: Look): readonly number[] {
 }
 
 function computePlannedCircuits(look: Look): number[] {
-  look.needAll(...Array.from({ length: look.circuits }, (_, i) => `loads.circuits[${i}].plan` as const));
-  return Array.from({ length: look.circuits }, (_, i) => i).filter(
-    (i) => look.need(`loads.circuits[${i}].plan`) !== 'off',
-  );
+  look.needAll(...Array.from({ length: look.circuits }, (_, i) => CIRCUIT.plan(i)));
+  return Array.from({ length: look.circuits }, (_, i) => i).filter((i) => look.need(CIRCUIT.plan(i)) !== 'off');
 }
 
 /** Every load that may be on, with its leg. Throws `Missing` where facts lack. */
@@ -50,21 +60,16 @@ function computePlannedLoads(look: Look): Load[] {
   const inPanel = absence('transfer', look.need('transfer.kind')) === undefined;
   const planned = plannedCircuits(look);
   look.needAll(
-    ...planned.flatMap((i) => [
-      `loads.circuits[${i}].volts` as const,
-      `loads.circuits[${i}].runningW` as const,
-      ...(inPanel ? [`loads.circuits[${i}].slot` as const] : []),
-    ]),
+    ...planned.flatMap((i) => [CIRCUIT.volts(i), CIRCUIT.runningW(i), ...(inPanel ? [CIRCUIT.slot(i)] : [])]),
   );
   return planned.map((i) => {
-    const volts = look.need(`loads.circuits[${i}].volts`) === '240' ? 240 : 120;
+    const volts = look.need(CIRCUIT.volts(i)) === '240' ? 240 : 120;
     return {
       index: i,
-      name: circuitName(look, i),
-      plan: look.need(`loads.circuits[${i}].plan`) as 'run' | 'in-turn',
+      plan: look.need(CIRCUIT.plan(i)) as 'run' | 'in-turn',
       volts,
-      runningW: look.need(`loads.circuits[${i}].runningW`),
-      legs: inPanel ? (volts === 240 ? ['A', 'B'] : [legOf(look.need(`loads.circuits[${i}].slot`))]) : undefined,
+      runningW: look.need(CIRCUIT.runningW(i)),
+      legs: inPanel ? (volts === 240 ? ['A', 'B'] : [legOf(look.need(CIRCUIT.slot(i)))]) : undefined,
     };
   });
 }
@@ -106,10 +111,10 @@ export const branchLimitA = (size: WireSize): number =>
 
 /** Circuits that share a neutral, by group. Throws `Missing` while a group is unknown. */
 export function neutralGroups(look: Look, among: readonly number[]): number[][] {
-  look.needAll(...among.map((i) => `loads.circuits[${i}].neutralGroup` as const));
+  look.needAll(...among.map((i) => CIRCUIT.neutralGroup(i)));
   const groups = new Map<string, number[]>();
   for (const i of among) {
-    const group = look.need(`loads.circuits[${i}].neutralGroup`);
+    const group = look.need(CIRCUIT.neutralGroup(i));
     if (group !== 'own') groups.set(group, [...(groups.get(group) ?? []), i]);
   }
   return [...groups.values()].filter((one) => one.length > 1);
@@ -122,7 +127,7 @@ export function needOfEach(
   ...keys: ('moved' | 'neutralGroup' | 'sizeAwg')[]
 ): void {
   const missing = among.flatMap((i) =>
-    keys.map((key) => `loads.circuits[${i}].${key}` as const).filter((path) => look.known(path) === undefined),
+    keys.map((key) => CIRCUIT[key](i)).filter((path) => look.known(path) === undefined),
   );
   if (missing.length > 0) throw new Missing(missing);
 }

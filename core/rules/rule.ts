@@ -99,7 +99,7 @@ export function firstViolation(
   const parts = Array.from({ length: count }, (_, i) => look.attempt((side) => judge(side, i)));
   const violated = parts.find((part) => part.value !== undefined);
   if (violated) {
-    look.adopt(violated.look);
+    look.adopt(violated);
     return violated.value;
   }
   look.requireAll(...parts);

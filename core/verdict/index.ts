@@ -1,1 +1,2 @@
 export * from './verdict';
+export { evaluator } from './memory';

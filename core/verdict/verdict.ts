@@ -1,7 +1,7 @@
-import { NOT_SEEN, factAt, factLabel, stationOf, type Case, type Station } from '../case';
-import { everyEdition, type Edition } from '../codebook';
-import { Look, Missing, OWN_NUMBER, type Step } from '../electrical';
-import type { Profile } from '../profile';
+import { factLabel, stationOf, type Case, type Station } from '../case';
+import type { Edition } from '../codebook';
+import { Look, Missing, OWN_NUMBER, type Remembered, type Step, type Working } from '../electrical';
+import { LOCAL, rulesOf, type Profile } from '../profile';
 import { RULES, type Finding, type Rule, type Severity } from '../rules';
 
 /** Version of the engine, kept in every sealed record. */
@@ -29,8 +29,8 @@ export interface Outcome {
 }
 
 /** Why a rule is unproven, in a sentence that keeps "not looked at yet" and "looked, not seen" apart. */
-function unprovenReason(c: Case, paths: readonly string[]): string {
-  const named = (seen: boolean) => paths.filter((path) => (factAt(c, path) === NOT_SEEN) === seen).map(factLabel);
+function unprovenReason(look: Look, paths: readonly string[]): string {
+  const named = (seen: boolean) => paths.filter((path) => look.notSeen(path) === seen).map(factLabel);
   const parts: string[] = [];
   if (named(false).length > 0) parts.push(`Not looked at yet: ${named(false).join('; ')}.`);
   if (named(true).length > 0) parts.push(`Looked, not seen: ${named(true).join('; ')}.`);
@@ -38,8 +38,9 @@ function unprovenReason(c: Case, paths: readonly string[]): string {
 }
 
 interface Judging {
-  readonly rule: Pick<Rule, 'station' | 'severity' | 'cites'> & { readonly id: string };
-  readonly look: Look;
+  readonly rule: Rule;
+  readonly edition: Edition;
+  readonly working: Working;
   readonly profile: Profile | undefined;
 }
 
@@ -70,13 +71,13 @@ class Judged implements Outcome {
     this.found = finding?.found ?? null;
     this.allowed = finding?.allowed ?? null;
     this.unit = finding?.unit ?? null;
-    this.cites = change?.cites ?? by.rule.cites[by.look.edition];
+    this.cites = change?.cites ?? by.rule.cites[by.edition];
     this.remedy = finding?.remedy ?? null;
     this.#by = by;
   }
 
   get working(): readonly Step[] {
-    return (this.#working ??= this.#by.look.steps);
+    return (this.#working ??= this.#by.working.steps);
   }
 
   get changedBy(): string | null {
@@ -103,13 +104,11 @@ class Judged implements Outcome {
 }
 
 const NO_NEEDS: readonly string[] = [];
-/** Rules that a profile brings of its own. */
-const LOCAL = 'local/';
 
 /** One rule on one case: exactly one of four outcomes. A `Look` carries the edition and the office’s numbers. */
 export function judge(rule: Rule, at: Case | Look, profile?: Profile): Outcome {
   const look = new Look(at);
-  const by: Judging = { rule, look, profile };
+  const by: Judging = { rule, edition: look.edition, working: look.working, profile };
   const change = profile?.rules[rule.id];
   if (change?.off)
     return new Judged(by, 'not-applicable', `Does not apply: ${profile!.office} has switched it off. ${change.reason}`);
@@ -120,57 +119,21 @@ export function judge(rule: Rule, at: Case | Look, profile?: Profile): Outcome {
     return new Judged(by, finding.outcome, finding.reason, finding);
   } catch (error) {
     if (!(error instanceof Missing)) throw error;
-    return new Judged(by, 'unproven', error.why ?? unprovenReason(look.site, error.paths), undefined, error.paths);
+    return new Judged(by, 'unproven', error.why ?? unprovenReason(look, error.paths), undefined, error.paths);
   }
-}
-
-/** The office’s own items, and who may install, as outcomes beside those of the rules. */
-function localOutcomes(at: Look, profile: Profile): Outcome[] {
-  const answers = at.site.local ?? {};
-  const one = (
-    id: string,
-    severity: Severity,
-    cite: string,
-    right: string,
-    words: { good: string; bad: string; remedy: string },
-  ): Outcome => {
-    const rule = { id: `${LOCAL}${id}`, station: 'panel' as const, severity, cites: everyEdition(cite) };
-    const by: Judging = { rule, look: new Look(at), profile };
-    const answer = answers[id];
-    if (answer === undefined || answer === NOT_SEEN)
-      return new Judged(by, 'unproven', unprovenReason(at.site, [`local.${id}`]), undefined, [`local.${id}`]);
-    return answer === right
-      ? new Judged(by, 'holds', words.good, { outcome: 'holds', reason: words.good })
-      : new Judged(by, 'violation', words.bad, { outcome: 'violation', reason: words.bad, remedy: words.remedy });
-  };
-  return [
-    ...(profile.installers === 'licensed'
-      ? [
-          one('installer', 'correction', 'local profile', 'licensed', {
-            good: 'A licensed person did the work.',
-            bad: 'The work was not done by a licensed person.',
-            remedy: 'Have a licensed person take the work over, under a permit of their own.',
-          }),
-        ]
-      : []),
-    ...profile.checklist.map((item) =>
-      one(item.id, item.severity, item.cite, 'yes', {
-        good: `Yes: ${item.ask}`,
-        bad: `No: ${item.ask}`,
-        remedy: `Put it right: ${item.ask}`,
-      }),
-    ),
-  ];
 }
 
 /** Any hazard, else any correction, else any required rule unproven, else nothing. Advisories never block. */
 export function verdictOf(outcomes: readonly Outcome[]): Verdict {
-  const violated = (severity: Severity) =>
-    outcomes.some((one) => one.outcome === 'violation' && one.severity === severity);
-  if (violated('hazard')) return 'do-not-energise';
-  if (violated('correction')) return 'corrections-required';
-  if (outcomes.some((one) => one.outcome === 'unproven' && one.severity !== 'advisory')) return 'not-finished';
-  return 'nothing-against';
+  let verdict: Verdict = 'nothing-against';
+  for (const { outcome, severity } of outcomes) {
+    if (severity === 'advisory') continue;
+    if (outcome === 'violation') {
+      if (severity === 'hazard') return 'do-not-energise';
+      verdict = 'corrections-required';
+    } else if (outcome === 'unproven' && verdict === 'nothing-against') verdict = 'not-finished';
+  }
+  return verdict;
 }
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
@@ -195,13 +158,27 @@ export interface Under {
   readonly rules?: readonly Rule[] | undefined;
 }
 
-/** Every rule on a case, under the edition asked for, else the office’s, else the case’s. The case is taken as read: check it with `readCase` first. */
-export function evaluate(c: Case, { edition, profile, rules = RULES }: Under = {}): Evaluation {
-  const adopted = edition ?? profile?.edition ?? c.edition;
-  const look = new Look(c, adopted, profile?.numbers);
-  const outcomes = rules.map((one) => judge(one, look, profile));
-  if (profile && rules === RULES) outcomes.push(...localOutcomes(look, profile));
-  return { edition: adopted, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
+/** The rules that judge: those named, else all of ours and the office’s own. */
+export const rulesUnder = ({ profile, rules }: Under): readonly Rule[] =>
+  rules ?? (profile ? [...RULES, ...rulesOf(profile)] : RULES);
+
+/** How the rules of a case are judged, and what they share is computed; `evaluate` does both afresh each time. */
+export interface Judges {
+  readonly judged: (look: Look) => readonly Outcome[];
+  readonly remembered: Remembered;
+}
+
+/**
+ * Every rule on a case, under the edition asked for, else the office’s, else the case’s. The case is taken as read: check
+ * it with `readCase` first. For many cases, or one again and again, take an `evaluator`.
+ */
+export function evaluate(c: Case, under: Under = {}, by?: (edition: Edition) => Judges): Evaluation {
+  const { profile } = under;
+  const edition = under.edition ?? profile?.edition ?? c.edition;
+  const judges = by?.(edition);
+  const look = new Look(c, edition, profile?.numbers, judges?.remembered);
+  const outcomes = judges ? judges.judged(look) : rulesUnder(under).map((rule) => judge(rule, look, profile));
+  return { edition, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
 }
 
 export type StationState = 'proved' | 'open' | 'violated' | 'absent';

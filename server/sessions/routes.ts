@@ -15,8 +15,12 @@ const csrf = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csr
 export const csrfProtection = csrf.csrfSynchronisedProtection;
 
 const credentialsSchema = object({
-  login: string().trim().lowercase().required('Give your sign-in name.').max(100),
-  password: string().required('Give your password.').max(200),
+  login: string()
+    .trim()
+    .lowercase()
+    .required('Give your sign-in name.')
+    .max(100, 'A sign-in name has at most 100 characters.'),
+  password: string().required('Give your password.').max(200, 'A password has at most 200 characters.'),
 });
 
 /** Verifying against this keeps an unknown name as slow as a wrong password. */

@@ -10,13 +10,23 @@ import { Problem } from '../problems';
 import { csrfProtection } from '../sessions/routes';
 
 const setupSchema = object({
-  office: string().trim().required('Give the name of the office.').max(200),
+  office: string()
+    .trim()
+    .required('Give the name of the office.')
+    .max(200, 'The name of an office has at most 200 characters.'),
   edition: mixed<Edition>()
     .oneOf([...EDITIONS], 'Choose an edition.')
     .required('Choose an edition.'),
-  name: string().trim().required('Give your name.').max(200),
-  login: string().trim().lowercase().required('Give a sign-in name.').max(100),
-  password: string().required('Give a password.').min(10, 'A password has at least 10 characters.').max(200),
+  name: string().trim().required('Give your name.').max(200, 'A name has at most 200 characters.'),
+  login: string()
+    .trim()
+    .lowercase()
+    .required('Give a sign-in name.')
+    .max(100, 'A sign-in name has at most 100 characters.'),
+  password: string()
+    .required('Give a password.')
+    .min(10, 'A password has at least 10 characters.')
+    .max(200, 'A password has at most 200 characters.'),
 });
 
 /** The first account of a fresh installation; refused as soon as there is any. */

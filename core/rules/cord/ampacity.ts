@@ -14,7 +14,7 @@ export default rule({
   check: (look) => {
     const device = look.attempt((side) => side.need('source.outletBreakerA'));
     const cords = Array.from({ length: look.cords }, (_, i) => look.attempt((side) => cordAmpacityA(side, i)));
-    for (const part of [device, ...cords]) look.adopt(part.look);
+    for (const part of [device, ...cords]) look.adopt(part);
     const deviceA = device.value;
     if (deviceA !== undefined)
       for (const [i, { value: ampacityA }] of cords.entries()) {

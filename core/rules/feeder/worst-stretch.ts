@@ -13,12 +13,12 @@ export interface Judged {
  */
 export function worstStretch(look: Look, judge: (side: Look, index: number) => Judged): Finding {
   const parts = Array.from({ length: look.stretches }, (_, i) => look.attempt((side) => judge(side, i)));
-  const judged = parts.flatMap(({ look: side, value }) => (value ? [{ side, ...value }] : []));
+  const judged = parts.flatMap(({ working, value }) => (value ? [{ working, ...value }] : []));
   const violations = judged.filter((one) => one.finding.outcome === 'violation');
   if (violations.length === 0) lacking(parts);
   const pool = violations.length > 0 ? violations : judged;
   const worst = pool.reduce((a, b) => (b.least < a.least ? b : a));
-  look.adopt(worst.side);
+  look.adopt(worst);
   return worst.finding;
 }
 

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { circuitName } from '../../loads';
+import { CIRCUIT, circuitName } from '../../loads';
 import { holds, rule, violation, firstViolation, whereBridged } from '../rule';
 
 export default rule({
@@ -11,8 +11,8 @@ export default rule({
   notApplicable: whereBridged,
   check: (look) =>
     firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(`loads.circuits[${i}].plan`) === 'off') return undefined;
-      return side.need(`loads.circuits[${i}].volts`) === '240'
+      if (side.need(CIRCUIT.plan(i)) === 'off') return undefined;
+      return side.need(CIRCUIT.volts(i)) === '240'
         ? violation(
             `${circuitName(look, i)} would get 0 V between its legs.`,
             'Keep its breaker off and locked while the source runs, or use a 120/240 V source.',

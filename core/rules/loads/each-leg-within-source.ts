@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { bridged, continuousW } from '../../electrical';
-import { legSums, loadToMove, plannedLoads } from '../../loads';
+import { circuitName, legSums, loadToMove, plannedLoads } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
 export default rule({
@@ -50,7 +50,7 @@ export default rule({
     return violation(
       `${sums[heavy]} W on leg ${heavy}, ${legW} W allowed, although ${sums.total} W is within ${sourceW} W.`,
       move
-        ? `Move ${move.name} to the other leg, or let it take turns.`
+        ? `Move ${circuitName(look, move.index)} to the other leg, or let it take turns.`
         : `Keep ${sums[heavy] - legW} W off leg ${heavy}, or let loads take turns.`,
       detail,
     );

@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { bridged, rounded } from '../../electrical';
-import { branchLimitA, circuitName, legOf, neutralGroups, needOfEach, plannedCircuits } from '../../loads';
+import { CIRCUIT, branchLimitA, circuitName, legOf, neutralGroups, needOfEach, plannedCircuits } from '../../loads';
 import { firstOf, holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -19,17 +19,15 @@ export default rule({
     const onePole = bridged(look);
     const groups = neutralGroups(look, plannedCircuits(look));
     const all = groups.flat();
-    look.needAll(
-      ...all.flatMap((i) => [`loads.circuits[${i}].runningW` as const, `loads.circuits[${i}].slot` as const]),
-    );
+    look.needAll(...all.flatMap((i) => [CIRCUIT.runningW(i), CIRCUIT.slot(i)]));
     needOfEach(look, all, 'sizeAwg');
     let worst: { found: number; allowed: number; names: string } | undefined;
     for (const group of groups) {
       const onLeg = { A: 0, B: 0 };
       let allowed = Infinity;
       for (const i of group) {
-        onLeg[legOf(look.need(`loads.circuits[${i}].slot`))] += look.need(`loads.circuits[${i}].runningW`) / 120;
-        const size = look.need(`loads.circuits[${i}].sizeAwg`);
+        onLeg[legOf(look.need(CIRCUIT.slot(i)))] += look.need(CIRCUIT.runningW(i)) / 120;
+        const size = look.need(CIRCUIT.sizeAwg(i));
         allowed = Math.min(allowed, branchLimitA(size));
       }
       const names = group.map((i) => circuitName(look, i)).join(' and ');

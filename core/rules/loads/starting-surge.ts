@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { continuousW, rounded } from '../../electrical';
-import { legSums, plannedLoads } from '../../loads';
+import { CIRCUIT, circuitName, legSums, plannedLoads } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
 export default rule({
@@ -21,8 +21,8 @@ export default rule({
     const planned = look.attempt(plannedLoads);
     const starts = look.attempt((side) => {
       const loads = plannedLoads(side);
-      side.needAll(...loads.map((one) => `loads.circuits[${one.index}].startingW` as const));
-      return loads.map((one) => side.need(`loads.circuits[${one.index}].startingW`));
+      side.needAll(...loads.map((one) => CIRCUIT.startingW(one.index)));
+      return loads.map((one) => side.need(CIRCUIT.startingW(one.index)));
     });
     look.requireAll(continuous, ratings, planned, starts);
     const [runningW, startingW] = ratings.value!;
@@ -43,12 +43,12 @@ export default rule({
       `${total} W + ${most} W`,
     );
     const detail = { found, allowed, unit: 'W' };
-    return found <= allowed
-      ? holds(`${found} W at the hardest start, ${allowed} W from the source.`, detail)
-      : violation(
-          `${found} W at the hardest start${hardest ? ` (${hardest.name})` : ''}, ${allowed} W from the source.`,
-          `Start ${hardest?.name ?? 'it'} alone, before the rest; keep ${found - allowed} W off while it starts.`,
-          detail,
-        );
+    if (found <= allowed) return holds(`${found} W at the hardest start, ${allowed} W from the source.`, detail);
+    const name = hardest && circuitName(look, hardest.index);
+    return violation(
+      `${found} W at the hardest start${name ? ` (${name})` : ''}, ${allowed} W from the source.`,
+      `Start ${name ?? 'it'} alone, before the rest; keep ${found - allowed} W off while it starts.`,
+      detail,
+    );
   },
 });

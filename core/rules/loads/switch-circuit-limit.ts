@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { circuitName } from '../../loads';
+import { CIRCUIT, circuitName } from '../../loads';
 import { firstViolation, holds, onlyWith, rule, violation } from '../rule';
 
 export default rule({
@@ -13,8 +13,8 @@ export default rule({
     const limitA = look.need('transfer.circuitLimitA');
     let largestA = 0;
     const wrong = firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(`loads.circuits[${i}].moved`) === 'no') return undefined;
-      const found = side.need(`loads.circuits[${i}].switchBreakerA`);
+      if (side.need(CIRCUIT.moved(i)) === 'no') return undefined;
+      const found = side.need(CIRCUIT.switchBreakerA(i));
       largestA = Math.max(largestA, found);
       return found > limitA
         ? violation(

@@ -36,13 +36,13 @@ export default rule({
         'Bond the neutral at the source as its maker provides, or use transfer equipment that leaves the neutral solid.',
         { found, allowed },
       );
-    const { value: over, look: side } = look.attempt((one) => runs(one, true));
+    const way = look.attempt((one) => runs(one, true));
     let share = 'part of the neutral current returns over the equipment ground';
-    if (over) {
-      look.adopt(side);
+    if (way.value) {
+      look.adopt(way);
       const part = look.step(
         'Share of neutral current on the equipment ground',
-        rounded(groundShare(over)),
+        rounded(groundShare(way.value)),
         '×',
         'R neutral ÷ (R neutral + R ground), Chapter 9 Table 8',
       );

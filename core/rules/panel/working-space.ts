@@ -17,7 +17,7 @@ export default rule({
     ] as const;
     const found = sides.map(([, path]) => look.attempt((side) => side.need(path)));
     for (const [i, [name, , least, unit]] of sides.entries()) {
-      look.adopt(found[i]!.look);
+      look.adopt(found[i]!);
       const has = found[i]!.value;
       const needs = look.number(least);
       if (has !== undefined && has < needs)

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { circuitName } from '../../loads';
+import { CIRCUIT, circuitName } from '../../loads';
 import { firstViolation, holds, rule, violation } from '../rule';
 
 export default rule({
@@ -11,8 +11,8 @@ export default rule({
   notApplicable: (look) => (look.need('source.voltage') === '120' ? undefined : 'the source gives 240 V'),
   check: (look) =>
     firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(`loads.circuits[${i}].plan`) !== 'run') return undefined;
-      return side.need(`loads.circuits[${i}].volts`) === '240'
+      if (side.need(CIRCUIT.plan(i)) !== 'run') return undefined;
+      return side.need(CIRCUIT.volts(i)) === '240'
         ? violation(
             `${circuitName(look, i)} needs 240 V; this source gives 120 V.`,
             'Use a 120/240 V source, or keep this load off.',

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { circuitName } from '../../loads';
+import { CIRCUIT, circuitName } from '../../loads';
 import { firstViolation, holds, onlyWith, rule, violation } from '../rule';
 
 export default rule({
@@ -11,9 +11,8 @@ export default rule({
   notApplicable: onlyWith(['load-side-switch'], 'only a load-side switch has a handle for each pole'),
   check: (look) =>
     firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(`loads.circuits[${i}].moved`) === 'no' || side.need(`loads.circuits[${i}].volts`) === '120')
-        return undefined;
-      return side.need(`loads.circuits[${i}].paired`) === 'no'
+      if (side.need(CIRCUIT.moved(i)) === 'no' || side.need(CIRCUIT.volts(i)) === '120') return undefined;
+      return side.need(CIRCUIT.paired(i)) === 'no'
         ? violation(
             `The handles of ${circuitName(look, i)} are not tied: one leg on the line and one on the generator meet in the load.`,
             'Fit the maker’s handle tie, and use two adjacent handles for each 240 V circuit.',

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { branchLimitA, circuitName } from '../../loads';
+import { CIRCUIT, branchLimitA, circuitName } from '../../loads';
 import { firstViolation, holds, rule, violation, whereCircuitsMove } from '../rule';
 
 export default rule({
@@ -11,10 +11,10 @@ export default rule({
   notApplicable: whereCircuitsMove,
   check: (look) =>
     firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(`loads.circuits[${i}].moved`) === 'no') return undefined;
-      side.needAll(`loads.circuits[${i}].sizeAwg`, `loads.circuits[${i}].switchBreakerA`);
-      const size = side.need(`loads.circuits[${i}].sizeAwg`);
-      const deviceA = side.need(`loads.circuits[${i}].switchBreakerA`);
+      if (side.need(CIRCUIT.moved(i)) === 'no') return undefined;
+      side.needAll(CIRCUIT.sizeAwg(i), CIRCUIT.switchBreakerA(i));
+      const size = side.need(CIRCUIT.sizeAwg(i));
+      const deviceA = side.need(CIRCUIT.switchBreakerA(i));
       const limitA = side.step(
         `Largest device for ${size} AWG copper`,
         branchLimitA(size),

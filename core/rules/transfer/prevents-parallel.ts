@@ -29,7 +29,7 @@ export default rule({
         return violation('Tried by hand, both sources closed; a line worker would meet this source’s voltage.', remedy);
     }
     const model = look.attempt((side) => parallelSequence(side));
-    look.adopt(model.look);
+    look.adopt(model);
     if (model.value) {
       look.step(
         'Shortest sequence that the model finds',

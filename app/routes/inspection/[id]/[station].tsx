@@ -1,38 +1,46 @@
-import { Redirect } from 'expo-router';
+import { Redirect, useLocalSearchParams } from 'expo-router';
+import { memo } from 'react';
 import { View } from 'react-native';
-import { STATIONS } from '@careful-latch/core/case';
+import { STATIONS, type Station } from '@careful-latch/core/case';
 import { PathStrip } from '../../../drawn/path-line';
 import { SaveLine } from '../../../inspection/save-line';
 import { NextStation, StationSheet } from '../../../inspection/station-sheet';
-import { useStation, useWalk } from '../../../inspection/use-inspection';
+import { useStation, useWalkSoon } from '../../../inspection/use-inspection';
 import { Back } from '../../../theme/back';
 import { Screen, useWide } from '../../../theme/screen';
 
-export default function StationScreen() {
-  const walk = useWalk();
-  const station = useStation();
+/** Where this is, and how the whole path stands. */
+const SheetHead = memo(function SheetHead({ station }: { station: Station }) {
+  const walk = useWalkSoon();
+  if (!walk) return null;
+  return (
+    <View style={{ gap: 4 }}>
+      <Back to={`/inspection/${walk.inspection.id}`} label={walk.inspection.header.address} />
+      <PathStrip states={walk.states} here={STATIONS.indexOf(station)} />
+    </View>
+  );
+});
+
+const SheetAct = memo(function SheetAct({ station }: { station: Station }) {
+  const walk = useWalkSoon();
   const wide = useWide();
   if (!walk) return null;
-  const id = walk.inspection.id;
+  return (
+    <View>
+      {!wide && <SaveLine inspection={walk.inspection.id} />}
+      <NextStation walk={walk} station={station} />
+    </View>
+  );
+});
+
+export default function StationScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const station = useStation();
+  const wide = useWide();
   if (!station) return <Redirect href={`/inspection/${id}`} />;
   return (
-    <Screen
-      head={
-        wide ? undefined : (
-          <View style={{ gap: 4 }}>
-            <Back to={`/inspection/${id}`} label={walk.inspection.header.address} />
-            <PathStrip states={walk.states} here={STATIONS.indexOf(station)} />
-          </View>
-        )
-      }
-      act={
-        <View>
-          {!wide && <SaveLine inspection={id} />}
-          <NextStation walk={walk} station={station} />
-        </View>
-      }
-    >
-      <StationSheet key={station} walk={walk} station={station} />
+    <Screen head={wide ? undefined : <SheetHead station={station} />} act={<SheetAct station={station} />}>
+      <StationSheet key={station} inspection={id} station={station} />
     </Screen>
   );
 }

@@ -1,34 +1,80 @@
-import { Slot, usePathname } from 'expo-router';
+import { Slot, useLocalSearchParams, usePathname } from 'expo-router';
+import { memo } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Findings } from '../../../inspection/findings';
 import { Acts, Head } from '../../../inspection/head';
 import { PathOverview } from '../../../inspection/path-overview';
 import { RatingRow } from '../../../inspection/rating-row';
 import { useKeys } from '../../../inspection/use-keys';
-import { useWalk } from '../../../inspection/use-inspection';
+import { useWalk, useWalkSoon } from '../../../inspection/use-inspection';
 import { VerdictBlock } from '../../../inspection/verdict-block';
 import { useInspections } from '../../../stores/inspections';
 import { Back } from '../../../theme/back';
 import { Screen, useWide } from '../../../theme/screen';
 import { usePalette } from '../../../theme/theme';
 import { Quiet, Title } from '../../../theme/words';
+import { inside } from '../../../theme/inside';
+
+const Keys = memo(function Keys() {
+  useKeys(useWalk());
+  return null;
+});
+
+const PathPane = memo(function PathPane() {
+  const walk = useWalkSoon();
+  const palette = usePalette();
+  return (
+    <ScrollView
+      style={{ width: 372, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline }}
+      contentContainerStyle={{ padding: 16, gap: 10 }}
+    >
+      <Back to="/" label="Inspections" />
+      {walk && (
+        <>
+          <Head walk={walk} />
+          <PathOverview walk={walk} />
+          <Acts walk={walk} />
+        </>
+      )}
+    </ScrollView>
+  );
+});
+
+const FindingsPane = memo(function FindingsPane() {
+  const walk = useWalkSoon();
+  const palette = usePalette();
+  return (
+    <ScrollView
+      style={{ width: 400, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline }}
+      contentContainerStyle={{ padding: 16, gap: 14 }}
+    >
+      {walk && (
+        <>
+          <VerdictBlock evaluation={walk.evaluation} />
+          <RatingRow site={walk.inspection.case} />
+          <Findings walk={walk} />
+        </>
+      )}
+    </ScrollView>
+  );
+});
 
 /** On a wide screen path, station and findings stand side by side; on a phone each is a screen. */
-export default function InspectionLayout() {
-  const walk = useWalk();
+export default inside(function InspectionLayout() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const here = useInspections((one) => one.byId[id] !== undefined);
   const wide = useWide();
   const palette = usePalette();
   const path = usePathname();
   const asked = useInspections((one) => one.asked);
-  useKeys(walk);
-  if (!walk && !asked)
+  if (!here && !asked)
     return (
       <Screen narrow head={<Back to="/" label="Inspections" />}>
         <Quiet>Fetching it from the office…</Quiet>
         <PathOverview />
       </Screen>
     );
-  if (!walk)
+  if (!here)
     return (
       <Screen narrow head={<Back to="/" label="Inspections" />}>
         <Title>Not on this phone</Title>
@@ -37,33 +83,22 @@ export default function InspectionLayout() {
         </Quiet>
       </Screen>
     );
-  if (!wide) return <Slot />;
+  if (!wide)
+    return (
+      <>
+        <Keys />
+        <Slot />
+      </>
+    );
   const beside = !/\/(findings|decide|record)$/.test(path);
-  const pane = { borderColor: palette.hairline, padding: 16 } as const;
   return (
     <View style={{ flex: 1, flexDirection: 'row', backgroundColor: palette.paper }}>
-      <ScrollView
-        style={{ width: 372, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline }}
-        contentContainerStyle={{ padding: 16, gap: 10 }}
-      >
-        <Back to="/" label="Inspections" />
-        <Head walk={walk} />
-        <PathOverview walk={walk} />
-        <Acts walk={walk} />
-      </ScrollView>
+      <Keys />
+      <PathPane />
       <View style={{ flex: 1 }}>
         <Slot />
       </View>
-      {beside && (
-        <ScrollView
-          style={{ width: 400, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline }}
-          contentContainerStyle={[pane, { gap: 14 }]}
-        >
-          <VerdictBlock evaluation={walk.evaluation} />
-          <RatingRow site={walk.inspection.case} />
-          <Findings walk={walk} />
-        </ScrollView>
-      )}
+      {beside && <FindingsPane />}
     </View>
   );
-}
+});
