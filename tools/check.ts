@@ -26,7 +26,7 @@ Exit code: 0 nothing against, 1 not finished or violated, 2 unreadable.`;
 interface Options {
   readonly profile: Profile | undefined;
   readonly rules: readonly Rule[] | undefined;
-  readonly evaluate: (site: Case) => Evaluation;
+  readonly evaluate: ReturnType<typeof evaluator>;
   readonly json: boolean;
   readonly functionTest: boolean;
   readonly currents: boolean;
@@ -64,7 +64,7 @@ function filesOf(name: string): string[] {
 
 function checkText(file: string, text: string, { evaluate }: Options): Checked {
   const parsed = parseCase(text);
-  return parsed.ok ? { file, site: parsed.case, evaluation: evaluate(parsed.case) } : { file, errors: parsed.errors };
+  return parsed.ok ? { file, site: parsed.case, evaluation: evaluate(parsed.facts) } : { file, errors: parsed.errors };
 }
 
 function checkFile(file: string, options: Options): Checked {

@@ -1,6 +1,7 @@
 import type { SchemaDescription, SchemaFieldDescription } from 'yup';
 import { caseSchema } from './schema';
 import type { FactMeta, Right } from './fact';
+import { placeInCase } from './path';
 
 interface Described {
   readonly type: string;
@@ -39,20 +40,38 @@ const LOCAL: FactMeta = {
 /** All facts, in the order in which they are asked. */
 export const CATALOGUE: ReadonlyMap<string, FactMeta> = catalogue;
 
-/** The shape of a case: a fact with which values are right, a list of groups, or a group of facts, lists and groups. */
-export interface Shape {
+/** What stands at a place of a case: a fact with which values are right, a list of groups, or a group of facts, lists and groups. */
+export class Shape {
   readonly right: Right | undefined;
-  readonly list: Shape | undefined;
   readonly group: ReadonlyMap<string, Shape> | undefined;
+  /** Where it stands in the values of a case. */
+  readonly place: number;
+  private readonly of: Described | undefined;
+  private readonly entries: Shape[] = [];
+
+  constructor(
+    { meta, innerType, fields }: Described,
+    private readonly path: string,
+  ) {
+    this.right = meta?.right;
+    this.of = innerType;
+    this.group =
+      fields &&
+      new Map(Object.entries(fields).map(([key, field]) => [key, new Shape(field, path ? `${path}.${key}` : key)]));
+    this.place = path ? placeInCase(path) : -1;
+  }
+
+  get list(): boolean {
+    return this.of !== undefined;
+  }
+
+  /** Shape of an entry of a list. */
+  entry(index: number): Shape {
+    return (this.entries[index] ??= new Shape(this.of!, `${this.path}[${index}]`));
+  }
 }
 
-const shapeOf = ({ meta, innerType, fields }: Described): Shape => ({
-  right: meta?.right,
-  list: innerType && shapeOf(innerType),
-  group: fields && new Map(Object.entries(fields).map(([key, field]) => [key, shapeOf(field)])),
-});
-
-export const CASE_SHAPE = shapeOf(described as unknown as Described);
+export const CASE_SHAPE = new Shape(described as unknown as Described, '');
 
 /** What is known of the fact at an address. Throws on an address that is none. */
 export function metaOf(path: string): FactMeta {

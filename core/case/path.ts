@@ -78,22 +78,41 @@ export function keysOf(path: string): readonly Key[] {
 
 type Part = Readonly<Record<Key, unknown>>;
 
+/** Values of a case in which nothing is recorded: null wherever something could be. */
+const nothing: unknown[] = [];
+
+/** Place of a part that a case can have, in the list of its values. */
+export function placeInCase(path: string): number {
+  const { place } = addressOf(path);
+  valuesOfNothing();
+  nothing[place] = null;
+  return place;
+}
+
+/** Values of a case by place, to be filled with what is recorded. */
+export function valuesOfNothing(): unknown[] {
+  while (nothing.length < addresses.size) nothing.push(undefined); // a list without holes is read faster
+  return nothing.slice();
+}
+
 /** The facts of one case by address, each fetched once. The case must have been read (`readCase`): nothing is checked here. */
 export class Facts {
-  private readonly fetched: unknown[] = new Array(addresses.size);
-
-  constructor(private readonly site: Case) {}
+  /** `values` are those that whoever read the case came by; where it is undefined, nobody has. */
+  constructor(
+    readonly site: Case,
+    private readonly values: unknown[] = new Array(addresses.size),
+  ) {}
 
   /** What stands there: a value, 'not-seen', or null where nobody looked. */
   at(address: Address): unknown {
-    const known = this.fetched[address.place];
+    const known = this.values[address.place];
     return known === undefined ? this.fetch(address) : known;
   }
 
   private fetch({ of, key, place }: Address): unknown {
     const whole = of ? this.at(of) : this.site;
     const value = whole === null || whole === NOT_SEEN ? whole : ((whole as Part)[key] ?? null);
-    this.fetched[place] = value;
+    this.values[place] = value;
     return value;
   }
 }

@@ -4,12 +4,14 @@ import { FORMAT, MOST_PARTS, MOST_TITLE, VERSION, caseSchema, type Case } from '
 import { listPathOf } from './stations';
 import { quoted } from './fact';
 import { CASE_SHAPE, CATALOGUE, catalogueKey, type Shape } from './catalogue';
-import { withFact, factAt, keysOf } from './path';
+import { Facts, factAt, keysOf, valuesOfNothing, withFact } from './path';
 
 /** Case files above this are refused before they are parsed. A complete case takes about 3 kB. */
 export const MOST_BYTES = 1_000_000;
 
-export type Read = { readonly ok: true; readonly case: Case } | { readonly ok: false; readonly errors: string[] };
+export type Read =
+  | { readonly ok: true; readonly case: Case; readonly facts: Facts }
+  | { readonly ok: false; readonly errors: string[] };
 
 function sentence(error: ValidationError): string {
   const message = error.message;
@@ -26,33 +28,35 @@ const HEADS = ['format', 'version', 'edition'];
 const isGroup = (data: unknown): data is Readonly<Record<string, unknown>> =>
   typeof data === 'object' && data !== null && !Array.isArray(data);
 
-/** Whether data fit a shape. Says no where it is not sure: then the schema decides, and says why. */
-function fits(data: unknown, { right, list, group }: Shape): boolean {
-  if (right) return right(data);
-  if (list) {
+/** Whether data fit a shape; their values go where they stand. Says no where it is not sure: then the schema decides, and says why. */
+function fits(data: unknown, shape: Shape, values: unknown[]): boolean {
+  values[shape.place] = data;
+  if (shape.right) return shape.right(data);
+  if (shape.list) {
     if (!Array.isArray(data) || data.length > MOST_PARTS) return false;
-    for (const one of data) if (!fits(one, list)) return false;
+    for (let i = 0; i < data.length; i++) if (!fits(data[i], shape.entry(i), values)) return false;
     return true;
   }
-  if (!group || !isGroup(data)) return false;
+  if (!shape.group || !isGroup(data)) return false;
   for (const key in data) {
     const value = data[key];
-    const shape = group.get(key);
-    if (!shape || (value !== undefined && !fits(value, shape))) return false;
+    const part = shape.group.get(key);
+    if (!part || (value !== undefined && !fits(value, part, values))) return false;
   }
   return true;
 }
 
-/** The same of a whole case, whose head has other values than facts have. */
-function wellFormed(data: Readonly<Record<string, unknown>>): boolean {
-  for (const key of HEADS) if (!Object.hasOwn(data, key)) return false;
+/** The values of a whole case, whose head has other values than facts have; undefined where it does not fit. */
+function valuesIn(data: Readonly<Record<string, unknown>>): unknown[] | undefined {
+  const values = valuesOfNothing();
+  for (const key of HEADS) if (!Object.hasOwn(data, key)) return undefined;
   for (const key in data) {
     const value = data[key];
     const head = HEAD.get(key);
     const shape = CASE_SHAPE.group!.get(key);
-    if (head ? !head(value) : !shape || (value !== undefined && !fits(value, shape))) return false;
+    if (head ? !head(value) : !shape || (value !== undefined && !fits(value, shape, values))) return undefined;
   }
-  return true;
+  return values;
 }
 
 /** Checks parsed JSON against the case schema. Every error names the place, what stands there, and what would be right. */
@@ -60,14 +64,17 @@ export function readCase(data: unknown): Read {
   if (typeof data !== 'object' || data === null || Array.isArray(data))
     return { ok: false, errors: [`${quoted(data)} is no case; right would be an object { "format": … }`] };
   // The quick way for the usual file: most are well-formed, and the schema with its sentences costs ten times as much.
-  if (wellFormed(data as Record<string, unknown>)) return { ok: true, case: data as Case };
-  return readBySchema(data);
+  const values = valuesIn(data as Record<string, unknown>);
+  if (!values) return readBySchema(data);
+  const site = data as Case;
+  return { ok: true, case: site, facts: new Facts(site, values) };
 }
 
 /** The same by the schema alone; the two ways must agree. */
 export function readBySchema(data: object): Read {
   try {
-    return { ok: true, case: caseSchema.validateSync(data, { strict: true, abortEarly: false }) as Case };
+    const site = caseSchema.validateSync(data, { strict: true, abortEarly: false }) as Case;
+    return { ok: true, case: site, facts: new Facts(site) };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const errors = (error.inner.length > 0 ? error.inner : [error]).map(sentence);

@@ -111,18 +111,14 @@ export class Look {
   /** Every address looked at, in order, by this look and those on its side; kept only where somebody asked for it. */
   reads: Address[] | undefined;
 
-  constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}, remembered?: Remembered) {
+  constructor(at: Case | Facts | Look, edition?: Edition, numbers: OfficeNumbers = {}, remembered?: Remembered) {
     if (at instanceof Look) {
       this.shared = at.shared;
       this.reads = at.reads;
-    } else
-      this.shared = {
-        facts: new Facts(at),
-        edition: edition ?? at.edition,
-        numbers,
-        done: new Map(),
-        remembered,
-      };
+    } else {
+      const facts = at instanceof Facts ? at : new Facts(at);
+      this.shared = { facts, edition: edition ?? facts.site.edition, numbers, done: new Map(), remembered };
+    }
     this.working = new Working(this.shared.edition);
   }
 

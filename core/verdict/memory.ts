@@ -1,4 +1,4 @@
-import type { Address, Case } from '../case';
+import type { Address, Case, Facts } from '../case';
 import type { Edition } from '../codebook';
 import type { Look, Remembered } from '../electrical';
 import type { Profile } from '../profile';
@@ -181,7 +181,7 @@ interface Remembering {
 export function evaluator(
   under: Under = {},
   { mostCases = 2000, atOnce = false }: Remembering = {},
-): (c: Case) => Evaluation {
+): (c: Case | Facts) => Evaluation {
   const rules = rulesUnder(under);
   const stations = stationsOf(rules);
   const editions = new Map<Edition, Memory>();

@@ -1,4 +1,4 @@
-import { factLabel, stationOf, type Case, type Station } from '../case';
+import { Facts, factLabel, stationOf, type Case, type Station } from '../case';
 import type { Edition } from '../codebook';
 import { Look, Missing, OWN_NUMBER, type Remembered, type Step, type Working } from '../electrical';
 import { LOCAL, rulesOf, type Profile } from '../profile';
@@ -170,13 +170,14 @@ export interface Judges {
 
 /**
  * Every rule on a case, under the edition asked for, else the office’s, else the case’s. The case is taken as read: check
- * it with `readCase` first. For many cases, or one again and again, take an `evaluator`.
+ * it with `readCase` first, which gives its facts too. For many cases, or one again and again, take an `evaluator`.
  */
-export function evaluate(c: Case, under: Under = {}, by?: (edition: Edition) => Judges): Evaluation {
+export function evaluate(c: Case | Facts, under: Under = {}, by?: (edition: Edition) => Judges): Evaluation {
   const { profile } = under;
-  const edition = under.edition ?? profile?.edition ?? c.edition;
+  const facts = c instanceof Facts ? c : new Facts(c);
+  const edition = under.edition ?? profile?.edition ?? facts.site.edition;
   const judges = by?.(edition);
-  const look = new Look(c, edition, profile?.numbers, judges?.remembered);
+  const look = new Look(facts, edition, profile?.numbers, judges?.remembered);
   const outcomes = judges ? judges.judged(look) : rulesUnder(under).map((rule) => judge(rule, look, profile));
   return { edition, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
 }
