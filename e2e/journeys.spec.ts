@@ -1,6 +1,6 @@
 import { DEMO_PASSWORD } from '../server/demo/password';
 import { expect, test } from './office';
-import { STATIONS, recordedFacts } from '@careful-latch/core/case';
+import { STATIONS, STATION_NAMES, recordedFacts } from '@careful-latch/core/case';
 import { Walker, example } from './walk';
 
 const CASE_2 = example('case-2-breaker-50-before-inlet-30');
@@ -186,15 +186,17 @@ test('a session that ended in the middle loses nothing; who signs out leaves the
   await page.getByLabel('Sign-in name').fill('ilse');
   await page.getByLabel('Password').fill(DEMO_PASSWORD);
   await walker.press('button', 'Sign in');
-  await expect(page.getByRole('button', { name: 'New inspection' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: STATION_NAMES.breaker, exact: true })).toBeVisible();
   await walker.savedAtOffice();
+  const sheet = page.url();
 
+  await page.goto(`${office.address}/`);
   await page.getByTestId('menu').click();
   await walker.press('button', 'Sign out');
   await expect(page.getByLabel('Password')).toHaveValue('');
+  await page.goto(sheet);
   await walker.press('button', /Joss Linnaker/);
-  await page.getByTestId('row-3 Russet Bank').click();
-  await walker.goTo('breaker');
+  await expect(page.getByRole('heading', { name: STATION_NAMES.breaker, exact: true })).toBeVisible();
   await expect(walker.fact('breaker.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute(
     'aria-checked',
     'true',

@@ -4,6 +4,7 @@ import { Pressable, View } from 'react-native';
 import { catchUp, readRefusals, undo, useInspections } from '../stores/inspections';
 import { TARGET, usePalette } from '../theme/theme';
 import { useSoon } from '../theme/use-soon';
+import { signInFor } from '../theme/way-on';
 import { Words } from '../theme/words';
 
 /** Where what was entered is, in a small line; and what the office or the device said about it. Follows the answer to a tap. */
@@ -54,7 +55,7 @@ const Saved = memo(function Saved({
         <Pressable
           testID="save-line"
           role={reach === 'reached' ? undefined : 'button'}
-          onPress={() => (reach === 'signed-out' ? router.navigate('/sign-in') : void catchUp())}
+          onPress={() => (reach === 'signed-out' ? router.navigate(signInFor(location.pathname)) : void catchUp())}
           style={{ flex: 1, minHeight: canUndo ? TARGET : 28, justifyContent: 'center' }}
         >
           <Words aria-live="polite" color={color} style={{ fontSize: 15, lineHeight: 20 }}>

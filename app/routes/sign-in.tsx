@@ -1,6 +1,6 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { Button } from '../theme/elements';
-import { Redirect, useRouter } from 'expo-router';
+import { Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import { useLayoutEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
@@ -15,6 +15,7 @@ import { DRAWING_PICTURES, Lift, typedIntoPicture } from '../theme/first-picture
 import { Waiting } from '../theme/inside';
 import { Screen } from '../theme/screen';
 import { usePalette } from '../theme/theme';
+import { wayOn } from '../theme/way-on';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 
 const signInSchema = object({
@@ -30,8 +31,11 @@ const setUpSchema = signInSchema.shape({
   password: string().required('Give a password.').min(10, 'A password has at least 10 characters.'),
 });
 
+const useWayOn = () => wayOn(useLocalSearchParams<{ to?: string }>().to);
+
 function useTry() {
   const router = useRouter();
+  const to = useWayOn();
   const [trouble, setTrouble] = useState<string>();
   const [busy, setBusy] = useState(false);
   const attempt = async (act: () => Promise<void>) => {
@@ -39,7 +43,7 @@ function useTry() {
     setTrouble(undefined);
     try {
       await act();
-      router.replace('/');
+      router.replace(to);
     } catch (error) {
       setTrouble((error as Error).message);
     } finally {
@@ -141,8 +145,9 @@ function SetUpForm() {
 export default function SignIn() {
   const { known, needsSetup } = useSession();
   const reach = useInspections((one) => one.reach);
+  const to = useWayOn();
   if (!DRAWING_PICTURES && (known === 'asking' || known === 'no-storage')) return <Waiting why={known} />;
-  if (known === 'signed-in' && reach !== 'signed-out') return <Redirect href="/" />;
+  if (known === 'signed-in' && reach !== 'signed-out') return <Redirect href={to} />;
   return (
     <Screen narrow>
       <View style={{ gap: 18, paddingTop: 32 }}>

@@ -1,4 +1,4 @@
-import { Redirect } from 'expo-router';
+import { Redirect, usePathname } from 'expo-router';
 import type { ComponentType } from 'react';
 import { View } from 'react-native';
 import { Mark } from '../drawn/mark';
@@ -6,6 +6,7 @@ import { useInspections } from '../stores/inspections';
 import { useSession } from '../stores/session';
 import { DRAWING_PICTURES, Lift } from './first-picture';
 import { usePalette } from './theme';
+import { signInFor } from './way-on';
 import { Quiet, Title } from './words';
 
 const WAITING = {
@@ -36,9 +37,10 @@ export function inside(Shown: ComponentType) {
   return function Inside() {
     const known = useSession((one) => one.known);
     const ready = useInspections((one) => one.ready);
+    const here = usePathname();
     if (DRAWING_PICTURES) return <Shown />;
     if (known === 'asking' || known === 'no-storage') return <Waiting why={known} />;
-    if (known !== 'signed-in') return <Redirect href="/sign-in" />;
+    if (known !== 'signed-in') return <Redirect href={signInFor(here)} />;
     if (!ready) return <Waiting why="opening" />;
     return (
       <>

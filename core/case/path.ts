@@ -60,15 +60,6 @@ export function addressOf(path: string): Address {
   return address;
 }
 
-/** Gives the addresses of one fact in the entries of a list, each made once: `cord[0].sizeAwg`, `cord[1].sizeAwg`. */
-export function inEach<L extends ListPath, K extends string>(
-  list: L,
-  key: K,
-): (index: number) => `${L}[${number}].${K}` {
-  const made: `${L}[${number}].${K}`[] = [];
-  return (index) => (made[index] ??= `${list}[${index}].${key}`);
-}
-
 /** The keys that lead from the case to an address, in their order. */
 export function keysOf(path: string): readonly Key[] {
   const keys: Key[] = [];

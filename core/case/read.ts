@@ -10,8 +10,7 @@ import { Facts, factAt, keysOf, valuesOfNothing, withFact } from './path';
 export const MOST_BYTES = 1_000_000;
 
 export type Read =
-  | { readonly ok: true; readonly case: Case; readonly facts: Facts }
-  | { readonly ok: false; readonly errors: string[] };
+  { readonly ok: true; readonly case: Case; readonly facts: Facts } | { readonly ok: false; readonly errors: string[] };
 
 function sentence(error: ValidationError): string {
   const message = error.message;

@@ -1,6 +1,6 @@
 import { CATALOGUE, isLocal } from './catalogue';
 import type { Case, TransferKind } from './schema';
-import { factAt } from './path';
+import { factAt, type FactPath } from './path';
 
 /** Stations in the order in which the current flows. */
 export const STATIONS = [
@@ -64,6 +64,23 @@ export type ListPath = (typeof LIST_PATHS)[number];
 
 /** The list that a catalogue key belongs to, `cord` for `cord.sizeAwg`; undefined for facts that stand once. */
 export const listPathOf = (key: string): ListPath | undefined => LIST_PATHS.find((list) => key.startsWith(`${list}.`));
+
+/** Addresses of what an entry of a list has, by their last part: `sizeAwg` for `cord[0].sizeAwg`. */
+type EntryPaths<L extends ListPath> = {
+  readonly [P in FactPath as P extends `${L}[${number}].${infer Key}` ? Key : never]: P;
+};
+
+/** Gives the addresses of an entry's facts; they are made once, for rules ask for them again and again. */
+function entriesOf<L extends ListPath>(list: L): (index: number) => EntryPaths<L> {
+  const keys = [...CATALOGUE.keys()].filter((key) => listPathOf(key) === list).map((key) => key.slice(list.length + 1));
+  const made: EntryPaths<L>[] = [];
+  return (index) =>
+    (made[index] ??= Object.fromEntries(keys.map((key) => [key, `${list}[${index}].${key}`])) as EntryPaths<L>);
+}
+
+export const cordAt = entriesOf('cord');
+export const stretchAt = entriesOf('feeder.stretches');
+export const circuitAt = entriesOf('loads.circuits');
 
 const LISTS: Readonly<Partial<Record<Station, { list: ListPath; word: string }>>> = {
   cord: { list: 'cord', word: 'cord' },

@@ -1,3 +1,4 @@
+import { cordAt, stretchAt } from '../case';
 import {
   AMBIENT_FACTOR,
   AMPACITY_A,
@@ -41,8 +42,8 @@ function carriedByThisCircuit(look: Look): number {
 /** Ampacity of a flexible cord, A (400.5). Throws `Missing` where facts lack; 0 where the table has no such cord. */
 export function cordAmpacityA(look: Look, index: number): number {
   return look.once(`cord ampacity ${index}`, (side) => {
-    side.needAll(`cord[${index}].sizeAwg`, `cord[${index}].wires`, 'source.voltage');
-    return cordTableA(side, side.need(`cord[${index}].sizeAwg`), side.need(`cord[${index}].wires`));
+    side.needAll(cordAt(index).sizeAwg, cordAt(index).wires, 'source.voltage');
+    return cordTableA(side, side.need(cordAt(index).sizeAwg), side.need(cordAt(index).wires));
   });
 }
 
@@ -81,12 +82,12 @@ export function conductorOf(
   index: number,
   which: 'sizeAwg' | 'groundAwg' | 'neutralAwg' = 'sizeAwg',
 ): { metal: Metal; size: WireSize } {
-  const at = `feeder.stretches[${index}]` as const;
-  look.needAll(`${at}.metal`, `${at}.${which}`);
-  const metal = look.need(`${at}.metal`);
-  const size = look.need(`${at}.${which}`);
+  const at = stretchAt(index);
+  look.needAll(at.metal, at[which]);
+  const metal = look.need(at.metal);
+  const size = look.need(at[which]);
   if (tableAmpacityA(metal, size, 90) === undefined)
-    throw new Missing([`${at}.${which}`], `The tables have no ${size} AWG ${metal} conductor; read its marking again.`);
+    throw new Missing([at[which]], `The tables have no ${size} AWG ${metal} conductor; read its marking again.`);
   return { metal, size };
 }
 
@@ -98,29 +99,28 @@ function terminalColumn(look: Look, size: WireSize): ColumnC {
 }
 
 function conditionsOf(look: Look, index: number): Conditions {
-  const at = <K extends 'method' | 'metal' | 'sizeAwg' | 'ambientC' | 'otherCarrying' | 'insulation'>(key: K) =>
-    `feeder.stretches[${index}].${key}` as const;
-  const method: WiringMethod | undefined = METHODS[look.peek(at('method')) as MethodName];
+  const at = stretchAt(index);
+  const method: WiringMethod | undefined = METHODS[look.peek(at.method) as MethodName];
   look.needAll(
-    at('method'),
-    at('metal'),
-    at('sizeAwg'),
-    at('ambientC'),
-    at('otherCarrying'),
+    at.method,
+    at.metal,
+    at.sizeAwg,
+    at.ambientC,
+    at.otherCarrying,
     'source.voltage',
     ...(method && !method.insulationC
-      ? ([at('insulation'), 'feeder.inletTerminal', 'feeder.houseTerminal'] as const)
+      ? ([at.insulation, 'feeder.inletTerminal', 'feeder.houseTerminal'] as const)
       : []),
   );
   const { metal } = conductorOf(look, index);
-  const insulationC = method?.insulationC ?? INSULATION_C[look.need(at('insulation'))];
-  const methodName = look.need(at('method')) as MethodName;
-  const others = look.need(at('otherCarrying'));
+  const insulationC = method?.insulationC ?? INSULATION_C[look.need(at.insulation)];
+  const methodName = look.need(at.method) as MethodName;
+  const others = look.need(at.otherCarrying);
   return {
     metal,
     methodName,
     insulationC,
-    ambientC: look.need(at('ambientC')),
+    ambientC: look.need(at.ambientC),
     carrying: others + carriedByThisCircuit(look),
     terminalC: (size) => method?.capC ?? terminalColumn(look, size),
   };

@@ -1,5 +1,5 @@
 import { RESISTANCE_OHM_PER_KFT, type Metal, type WireSize } from '../codebook';
-import { absence } from '../case';
+import { absence, cordAt, stretchAt } from '../case';
 import { conductorOf } from './ampacity';
 import type { Look } from './look';
 
@@ -23,27 +23,22 @@ export interface Run {
 export function runs(look: Look, withGround = false): Run[] {
   const cords = Array.from({ length: look.cords }, (_, i) =>
     look.attempt((side): Run => {
-      side.needAll(`cord[${i}].sizeAwg`, `cord[${i}].lengthFt`);
-      const size = side.need(`cord[${i}].sizeAwg`);
+      side.needAll(cordAt(i).sizeAwg, cordAt(i).lengthFt);
+      const size = side.need(cordAt(i).sizeAwg);
       return {
         name: `cord ${i + 1}`,
         metal: 'copper',
         size,
         groundSize: size,
-        lengthFt: side.need(`cord[${i}].lengthFt`),
+        lengthFt: side.need(cordAt(i).lengthFt),
       };
     }),
   );
   const fed = !look.kind || !absence('feeder', look.kind);
   const stretches = Array.from({ length: fed ? look.stretches : 0 }, (_, i) =>
     look.attempt((side): Run => {
-      const at = `feeder.stretches[${i}]` as const;
-      side.needAll(
-        `${at}.metal`,
-        `${at}.sizeAwg`,
-        `${at}.lengthFt`,
-        ...(withGround ? [`${at}.groundAwg` as const] : []),
-      );
+      const at = stretchAt(i);
+      side.needAll(at.metal, at.sizeAwg, at.lengthFt, ...(withGround ? [at.groundAwg] : []));
       const { metal, size } = conductorOf(side, i);
       const ground = withGround ? conductorOf(side, i, 'groundAwg').size : undefined;
       return {
@@ -51,7 +46,7 @@ export function runs(look: Look, withGround = false): Run[] {
         metal,
         size,
         groundSize: ground,
-        lengthFt: side.need(`${at}.lengthFt`),
+        lengthFt: side.need(at.lengthFt),
       };
     }),
   );

@@ -1,4 +1,4 @@
-import { absence } from '../case';
+import { absence, cordAt } from '../case';
 import { everyEdition } from '../codebook';
 import type { Look } from './look';
 
@@ -40,6 +40,6 @@ function computeBridged(look: Look): boolean {
   if (kind === 'single-circuit-switch' || absence('inlet', kind)) return false;
   if (look.need('source.voltage') === '120') return true;
   let any = false;
-  for (let i = 0; i < look.cords; i++) any = look.need(`cord[${i}].bridges`) === 'yes' || any;
+  for (let i = 0; i < look.cords; i++) any = look.need(cordAt(i).bridges) === 'yes' || any;
   return any;
 }

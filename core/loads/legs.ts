@@ -1,21 +1,6 @@
-import { absence, inEach, valueText } from '../case';
+import { absence, circuitAt, valueText } from '../case';
 import { Missing, smallConductorLimitA, type Look } from '../electrical';
 import { tableAmpacityA, type WireSize } from '../codebook';
-
-/** Addresses of a circuit's facts, by its index. */
-export const CIRCUIT = {
-  use: inEach('loads.circuits', 'use'),
-  plan: inEach('loads.circuits', 'plan'),
-  volts: inEach('loads.circuits', 'volts'),
-  runningW: inEach('loads.circuits', 'runningW'),
-  startingW: inEach('loads.circuits', 'startingW'),
-  slot: inEach('loads.circuits', 'slot'),
-  neutralGroup: inEach('loads.circuits', 'neutralGroup'),
-  sizeAwg: inEach('loads.circuits', 'sizeAwg'),
-  moved: inEach('loads.circuits', 'moved'),
-  paired: inEach('loads.circuits', 'paired'),
-  switchBreakerA: inEach('loads.circuits', 'switchBreakerA'),
-} as const;
 
 export type Leg = 'A' | 'B';
 
@@ -36,7 +21,7 @@ export interface Load {
 
 /** How a circuit is called in a finding: "circuit 3, Well pump". */
 export function circuitName(look: Look, index: number): string {
-  const path = CIRCUIT.use(index);
+  const path = circuitAt(index).use;
   const use = look.peek(path);
   return use === undefined ? `circuit ${index + 1}` : `circuit ${index + 1}, ${valueText(path, use)}`;
 }
@@ -47,8 +32,8 @@ export function plannedCircuits(look: Look): readonly number[] {
 }
 
 function computePlannedCircuits(look: Look): number[] {
-  look.needAll(...Array.from({ length: look.circuits }, (_, i) => CIRCUIT.plan(i)));
-  return Array.from({ length: look.circuits }, (_, i) => i).filter((i) => look.need(CIRCUIT.plan(i)) !== 'off');
+  look.needAll(...Array.from({ length: look.circuits }, (_, i) => circuitAt(i).plan));
+  return Array.from({ length: look.circuits }, (_, i) => i).filter((i) => look.need(circuitAt(i).plan) !== 'off');
 }
 
 /** Every load that may be on, with its leg. Throws `Missing` where facts lack. */
@@ -60,16 +45,16 @@ function computePlannedLoads(look: Look): Load[] {
   const inPanel = absence('transfer', look.need('transfer.kind')) === undefined;
   const planned = plannedCircuits(look);
   look.needAll(
-    ...planned.flatMap((i) => [CIRCUIT.volts(i), CIRCUIT.runningW(i), ...(inPanel ? [CIRCUIT.slot(i)] : [])]),
+    ...planned.flatMap((i) => [circuitAt(i).volts, circuitAt(i).runningW, ...(inPanel ? [circuitAt(i).slot] : [])]),
   );
   return planned.map((i) => {
-    const volts = look.need(CIRCUIT.volts(i)) === '240' ? 240 : 120;
+    const volts = look.need(circuitAt(i).volts) === '240' ? 240 : 120;
     return {
       index: i,
-      plan: look.need(CIRCUIT.plan(i)) as 'run' | 'in-turn',
+      plan: look.need(circuitAt(i).plan) as 'run' | 'in-turn',
       volts,
-      runningW: look.need(CIRCUIT.runningW(i)),
-      legs: inPanel ? (volts === 240 ? ['A', 'B'] : [legOf(look.need(CIRCUIT.slot(i)))]) : undefined,
+      runningW: look.need(circuitAt(i).runningW),
+      legs: inPanel ? (volts === 240 ? ['A', 'B'] : [legOf(look.need(circuitAt(i).slot))]) : undefined,
     };
   });
 }
@@ -111,10 +96,10 @@ export const branchLimitA = (size: WireSize): number =>
 
 /** Circuits that share a neutral, by group. Throws `Missing` while a group is unknown. */
 export function neutralGroups(look: Look, among: readonly number[]): number[][] {
-  look.needAll(...among.map((i) => CIRCUIT.neutralGroup(i)));
+  look.needAll(...among.map((i) => circuitAt(i).neutralGroup));
   const groups = new Map<string, number[]>();
   for (const i of among) {
-    const group = look.need(CIRCUIT.neutralGroup(i));
+    const group = look.need(circuitAt(i).neutralGroup);
     if (group !== 'own') groups.set(group, [...(groups.get(group) ?? []), i]);
   }
   return [...groups.values()].filter((one) => one.length > 1);
@@ -127,7 +112,7 @@ export function needOfEach(
   ...keys: ('moved' | 'neutralGroup' | 'sizeAwg')[]
 ): void {
   const missing = among.flatMap((i) =>
-    keys.map((key) => CIRCUIT[key](i)).filter((path) => look.known(path) === undefined),
+    keys.map((key) => circuitAt(i)[key]).filter((path) => look.known(path) === undefined),
   );
   if (missing.length > 0) throw new Missing(missing);
 }

@@ -167,7 +167,7 @@ class Memory implements Judges {
 }
 
 interface Remembering {
-  /** After so many cases of which something was learnt, some kilobytes each, all is forgotten and begun anew. */
+  /** After so many cases of which something was learnt, about a kilobyte each, all is forgotten and begun anew. */
   readonly mostCases?: number;
   /** Keep every answer, as for one case that changes step by step; else only what comes a second time, as for many cases. */
   readonly atOnce?: boolean;
@@ -180,7 +180,7 @@ interface Remembering {
  */
 export function evaluator(
   under: Under = {},
-  { mostCases = 2000, atOnce = false }: Remembering = {},
+  { mostCases = 20_000, atOnce = false }: Remembering = {},
 ): (c: Case | Facts) => Evaluation {
   const rules = rulesUnder(under);
   const stations = stationsOf(rules);

@@ -1,3 +1,4 @@
+import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { cordAmpacityA, lacking, smallestCordSize } from '../../electrical';
 import { holds, rule, violation } from '../rule';
@@ -19,7 +20,7 @@ export default rule({
     if (deviceA !== undefined)
       for (const [i, { value: ampacityA }] of cords.entries()) {
         if (ampacityA === undefined || deviceA <= ampacityA) continue;
-        const size = look.need(`cord[${i}].sizeAwg`);
+        const size = look.need(cordAt(i).sizeAwg);
         if (deviceA <= SET_DEVICE_A && size !== '18') {
           look.step(
             `Extension cord set of ${size} AWG on ${deviceA} A`,
@@ -29,7 +30,7 @@ export default rule({
           );
           continue;
         }
-        const better = smallestCordSize(look, look.need(`cord[${i}].wires`), deviceA);
+        const better = smallestCordSize(look, look.need(cordAt(i).wires), deviceA);
         return violation(
           `${ampacityA} A allowed by cord ${i + 1} (${size} AWG), ${deviceA} A outlet breaker ahead of it.`,
           better

@@ -1,5 +1,5 @@
 import { CONFIGURATIONS, everyEdition, plugFits, type ConfigurationName } from '../../codebook';
-import { absence, type FactPath } from '../../case';
+import { absence, cordAt, type FactPath } from '../../case';
 import { Missing } from '../../electrical';
 import { holds, rule, violation } from '../rule';
 
@@ -14,8 +14,8 @@ export default rule({
     const joints: [FactPath, FactPath][] = [];
     let behind: FactPath = 'source.outlet';
     for (let i = 0; i < look.cords; i++) {
-      joints.push([behind, `cord[${i}].sourceEnd`]);
-      behind = `cord[${i}].inletEnd`;
+      joints.push([behind, cordAt(i).sourceEnd]);
+      behind = cordAt(i).inletEnd;
     }
     // Whether there is an inlet to mate with, the transfer means decides.
     const kind = look.known('transfer.kind');

@@ -1,3 +1,4 @@
+import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { firstOf, firstViolation, holds, rule, violation, without } from '../rule';
 
@@ -12,7 +13,7 @@ export default rule({
   ),
   check: (look) =>
     firstViolation(look, look.cords, (side, i) =>
-      side.need(`cord[${i}].wires`) === '3'
+      side.need(cordAt(i).wires) === '3'
         ? violation(
             `Cord ${i + 1} has three wires; neutral and ground would share one, or a leg be missing.`,
             'Use a four-wire cord with four-wire ends.',

@@ -1,3 +1,4 @@
+import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { firstViolation, holds, rule, violation } from '../rule';
 
@@ -9,7 +10,7 @@ export default rule({
   facts: ['cord.inletEndGender'],
   check: (look) =>
     firstViolation(look, look.cords, (side, i) =>
-      side.need(`cord[${i}].inletEndGender`) === 'plug'
+      side.need(cordAt(i).inletEndGender) === 'plug'
         ? violation(
             `Cord ${i + 1} has blades at both ends; whoever pulls one end holds live blades.`,
             'Stop work. Take the cord out of service and cut it, so that nobody uses it again.',

@@ -1,3 +1,4 @@
+import { cordAt } from '../../case';
 import { CORD_TYPES, CORD_TYPE_CITES, lettersOf } from '../../codebook';
 import { firstViolation, holds, rule, violation } from '../rule';
 
@@ -9,7 +10,7 @@ export default rule({
   facts: ['cord.type'],
   check: (look) =>
     firstViolation(look, look.cords, (side, i) => {
-      const name = side.need(`cord[${i}].type`);
+      const name = side.need(cordAt(i).type);
       const { usage, outdoors } = CORD_TYPES[name];
       if (usage !== 'not-hard' && outdoors) return undefined;
       side.step(`Letters of ${name}`, lettersOf(name).join('; '), '', CORD_TYPE_CITES);

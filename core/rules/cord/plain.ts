@@ -1,3 +1,4 @@
+import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { firstViolation, holds, rule, violation, type Rule } from '../rule';
 
@@ -19,8 +20,8 @@ function eachCord({ key, right, cordsAlone, good, bad, remedy, ...rest }: EachCo
     facts: [`cord.${key}`, ...(cordsAlone ? ['cord.part'] : [])],
     check: (look) =>
       firstViolation(look, look.cords, (side, i) => {
-        if (cordsAlone && side.need(`cord[${i}].part`) !== 'cord') return undefined;
-        return right.includes(side.need(`cord[${i}].${key}`))
+        if (cordsAlone && side.need(cordAt(i).part) !== 'cord') return undefined;
+        return right.includes(side.need(cordAt(i)[key]))
           ? undefined
           : violation(look.cords > 1 ? `Cord ${i + 1}: ${bad}` : bad, remedy);
       }) ?? holds(good),

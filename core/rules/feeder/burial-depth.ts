@@ -1,10 +1,11 @@
+import { stretchAt } from '../../case';
 import { BURIAL_CITES, BURIAL_IN, METHODS, everyEdition, type BurialColumn, type WiringMethod } from '../../codebook';
 import { Missing, type Look } from '../../electrical';
 import { firstOf, holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 /** A stretch whose place nobody knows may be underground. */
-const mayBeUnderground = (look: Look, index: number) => look.need(`feeder.stretches[${index}].place`) === 'underground';
+const mayBeUnderground = (look: Look, index: number) => look.need(stretchAt(index).place) === 'underground';
 
 /** 120 V, 20 A or less with GFCI, on its way to one circuit. */
 function small(look: Look): boolean {
@@ -33,15 +34,15 @@ export default rule({
   check: (look) =>
     worstStretch(look, (side, index) => {
       if (!mayBeUnderground(side, index)) return { least: Infinity, finding: holds('Not underground.') };
-      const at = `feeder.stretches[${index}]` as const;
-      side.needAll(`${at}.method`, `${at}.burialIn`, `${at}.burialUnder`);
-      const name = side.need(`${at}.method`);
+      const at = stretchAt(index);
+      side.needAll(at.method, at.burialIn, at.burialUnder);
+      const name = side.need(at.method);
       const method: WiringMethod = METHODS[name];
-      const under = side.need(`${at}.burialUnder`);
-      const coverIn = side.need(`${at}.burialIn`);
+      const under = side.need(at.burialUnder);
+      const coverIn = side.need(at.burialIn);
       if (!method.burial)
         throw new Missing(
-          [`${at}.method`],
+          [at.method],
           `The burial table has no column for ${method.label.toLowerCase()}; it may be buried only if its listing says so and how deep.`,
         );
       let column: BurialColumn = method.burial;

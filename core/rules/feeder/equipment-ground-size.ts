@@ -1,3 +1,4 @@
+import { stretchAt } from '../../case';
 import { AREA_CMIL, equipmentGroundSize, everyEdition, sizeOfArea } from '../../codebook';
 import { conductorOf, rounded, smallestStretchSize, type Look } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
@@ -6,8 +7,8 @@ import { stretchName, worstStretch, type Judged } from './worst-stretch';
 const INCREASED = everyEdition('250.122(B)');
 
 function judge(look: Look, index: number): Judged {
-  const at = `feeder.stretches[${index}]` as const;
-  look.needAll(`${at}.metal`, `${at}.sizeAwg`, `${at}.groundAwg`, 'source.outletBreakerA');
+  const at = stretchAt(index);
+  look.needAll(at.metal, at.sizeAwg, at.groundAwg, 'source.outletBreakerA');
   const { metal, size } = conductorOf(look, index);
   const ground = conductorOf(look, index, 'groundAwg').size;
   const deviceA = look.need('source.outletBreakerA');

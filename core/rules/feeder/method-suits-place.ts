@@ -1,3 +1,4 @@
+import { stretchAt } from '../../case';
 import { METHODS, everyEdition, isWet, madeForWet, type WiringMethod } from '../../codebook';
 import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
@@ -13,10 +14,10 @@ export default rule({
   notApplicable: without('feeder'),
   check: (look) =>
     worstStretch(look, (side, index) => {
-      const at = `feeder.stretches[${index}]` as const;
-      side.needAll(`${at}.place`, `${at}.method`);
-      const place = side.need(`${at}.place`);
-      const name = side.need(`${at}.method`);
+      const at = stretchAt(index);
+      side.needAll(at.place, at.method);
+      const place = side.need(at.place);
+      const name = side.need(at.method);
       const method: WiringMethod = METHODS[name];
       const detail = { found: name };
       const wrong = (words: string, remedy: string) => ({ least: 0, finding: violation(words, remedy, detail) });
@@ -32,7 +33,7 @@ export default rule({
         );
       }
       if (method.insulationC === undefined && isWet(place)) {
-        const insulation = side.need(`${at}.insulation`);
+        const insulation = side.need(at.insulation);
         if (!madeForWet(insulation)) {
           side.step(`${insulation} in a raceway ${place}`, 'wet inside', '', WET);
           return wrong(
@@ -41,7 +42,7 @@ export default rule({
           );
         }
       }
-      if (name === 'UF-B' && place === 'outdoors' && side.need(`${at}.sunMarked`) === 'no')
+      if (name === 'UF-B' && place === 'outdoors' && side.need(at.sunMarked) === 'no')
         return wrong(
           `UF-B in the sun without the marking for it (${where}).`,
           'Use cable marked sunlight resistant, or sleeve it.',

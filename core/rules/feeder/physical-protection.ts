@@ -1,3 +1,4 @@
+import { stretchAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
@@ -11,7 +12,7 @@ export default rule({
   notApplicable: without('feeder'),
   check: (look) =>
     worstStretch(look, (side, index) =>
-      side.need(`feeder.stretches[${index}].protected`) === 'yes'
+      side.need(stretchAt(index).protected) === 'yes'
         ? { least: 1, finding: holds('Guarded all the way.') }
         : {
             least: 0,

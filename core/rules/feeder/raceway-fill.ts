@@ -1,3 +1,4 @@
+import { stretchAt } from '../../case';
 import {
   CONDUCTOR_AREA_IN2,
   METHODS,
@@ -11,8 +12,7 @@ import { conductorOf, rounded, type Look } from '../../electrical';
 import { firstOf, holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
-const kindOf = (look: Look, index: number) =>
-  (METHODS[look.need(`feeder.stretches[${index}].method`)] as WiringMethod).fill;
+const kindOf = (look: Look, index: number) => (METHODS[look.need(stretchAt(index).method)] as WiringMethod).fill;
 
 export default rule({
   id: 'feeder/raceway-fill',
@@ -34,14 +34,14 @@ export default rule({
     worstStretch(look, (side, index) => {
       const kind = kindOf(side, index);
       if (!kind) return { least: Infinity, finding: holds('No raceway.') };
-      const at = `feeder.stretches[${index}]` as const;
-      side.needAll(`${at}.insulation`, `${at}.racewayIn`, `${at}.othersInRaceway`);
+      const at = stretchAt(index);
+      side.needAll(at.insulation, at.racewayIn, at.othersInRaceway);
       const hot = side.attempt((one) => conductorOf(one, index).size);
       const neutral = side.attempt((one) => conductorOf(one, index, 'neutralAwg').size);
       const ground = side.attempt((one) => conductorOf(one, index, 'groundAwg').size);
       side.requireAll(hot, neutral, ground);
-      const insulation = side.need(`${at}.insulation`);
-      const others = side.need(`${at}.othersInRaceway`);
+      const insulation = side.need(at.insulation);
+      const others = side.need(at.othersInRaceway);
       const area = (size: keyof (typeof CONDUCTOR_AREA_IN2)[typeof insulation]) =>
         CONDUCTOR_AREA_IN2[insulation][size]!;
       const count = 4 + others;
@@ -51,7 +51,7 @@ export default rule({
         'in²',
         'Chapter 9 Table 5',
       );
-      const size = side.need(`${at}.racewayIn`);
+      const size = side.need(at.racewayIn);
       const insideIn2 = side.step(`${kind} ${size} in, inside`, racewayAreaIn2(kind, size), 'in²', 'Chapter 9 Table 4');
       const share = side.step(`Share that ${count} conductors may take`, fillShare(count), '×', 'Chapter 9 Table 1');
       const mayIn2 = side.step('They may take', rounded(insideIn2 * share), 'in²', `${insideIn2} × ${share}`);

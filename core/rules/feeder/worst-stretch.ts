@@ -1,3 +1,4 @@
+import { stretchAt } from '../../case';
 import { lacking, type Look } from '../../electrical';
 import type { Finding } from '../rule';
 
@@ -25,6 +26,6 @@ export function worstStretch(look: Look, judge: (side: Look, index: number) => J
 /** How a stretch is named in a finding: "stretch 2, attic", or "feeder" where it is the only one. */
 export function stretchName(look: Look, index: number): string {
   if (look.stretches === 1) return 'feeder';
-  const place = look.known(`feeder.stretches[${index}].place`);
+  const place = look.known(stretchAt(index).place);
   return `stretch ${index + 1}${place ? `, ${place}` : ''}`;
 }

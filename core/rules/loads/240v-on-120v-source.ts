@@ -1,5 +1,6 @@
+import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { CIRCUIT, circuitName } from '../../loads';
+import { circuitName } from '../../loads';
 import { holds, rule, violation, firstViolation, whereBridged } from '../rule';
 
 export default rule({
@@ -11,8 +12,8 @@ export default rule({
   notApplicable: whereBridged,
   check: (look) =>
     firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(CIRCUIT.plan(i)) === 'off') return undefined;
-      return side.need(CIRCUIT.volts(i)) === '240'
+      if (side.need(circuitAt(i).plan) === 'off') return undefined;
+      return side.need(circuitAt(i).volts) === '240'
         ? violation(
             `${circuitName(look, i)} would get 0 V between its legs.`,
             'Keep its breaker off and locked while the source runs, or use a 120/240 V source.',

@@ -1,6 +1,7 @@
+import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { bridged, rounded } from '../../electrical';
-import { CIRCUIT, branchLimitA, circuitName, legOf, neutralGroups, needOfEach, plannedCircuits } from '../../loads';
+import { branchLimitA, circuitName, legOf, neutralGroups, needOfEach, plannedCircuits } from '../../loads';
 import { firstOf, holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -19,15 +20,15 @@ export default rule({
     const onePole = bridged(look);
     const groups = neutralGroups(look, plannedCircuits(look));
     const all = groups.flat();
-    look.needAll(...all.flatMap((i) => [CIRCUIT.runningW(i), CIRCUIT.slot(i)]));
+    look.needAll(...all.flatMap((i) => [circuitAt(i).runningW, circuitAt(i).slot]));
     needOfEach(look, all, 'sizeAwg');
     let worst: { found: number; allowed: number; names: string } | undefined;
     for (const group of groups) {
       const onLeg = { A: 0, B: 0 };
       let allowed = Infinity;
       for (const i of group) {
-        onLeg[legOf(look.need(CIRCUIT.slot(i)))] += look.need(CIRCUIT.runningW(i)) / 120;
-        const size = look.need(CIRCUIT.sizeAwg(i));
+        onLeg[legOf(look.need(circuitAt(i).slot))] += look.need(circuitAt(i).runningW) / 120;
+        const size = look.need(circuitAt(i).sizeAwg);
         allowed = Math.min(allowed, branchLimitA(size));
       }
       const names = group.map((i) => circuitName(look, i)).join(' and ');

@@ -1,6 +1,7 @@
+import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { continuousW, rounded } from '../../electrical';
-import { CIRCUIT, circuitName, legSums, plannedLoads } from '../../loads';
+import { circuitName, legSums, plannedLoads } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
 export default rule({
@@ -21,8 +22,8 @@ export default rule({
     const planned = look.attempt(plannedLoads);
     const starts = look.attempt((side) => {
       const loads = plannedLoads(side);
-      side.needAll(...loads.map((one) => CIRCUIT.startingW(one.index)));
-      return loads.map((one) => side.need(CIRCUIT.startingW(one.index)));
+      side.needAll(...loads.map((one) => circuitAt(one.index).startingW));
+      return loads.map((one) => side.need(circuitAt(one.index).startingW));
     });
     look.requireAll(continuous, ratings, planned, starts);
     const [runningW, startingW] = ratings.value!;

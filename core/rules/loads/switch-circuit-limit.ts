@@ -1,5 +1,6 @@
+import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { CIRCUIT, circuitName } from '../../loads';
+import { circuitName } from '../../loads';
 import { firstViolation, holds, onlyWith, rule, violation } from '../rule';
 
 export default rule({
@@ -13,8 +14,8 @@ export default rule({
     const limitA = look.need('transfer.circuitLimitA');
     let largestA = 0;
     const wrong = firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(CIRCUIT.moved(i)) === 'no') return undefined;
-      const found = side.need(CIRCUIT.switchBreakerA(i));
+      if (side.need(circuitAt(i).moved) === 'no') return undefined;
+      const found = side.need(circuitAt(i).switchBreakerA);
       largestA = Math.max(largestA, found);
       return found > limitA
         ? violation(

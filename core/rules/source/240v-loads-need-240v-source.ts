@@ -1,5 +1,6 @@
+import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { CIRCUIT, circuitName } from '../../loads';
+import { circuitName } from '../../loads';
 import { firstViolation, holds, rule, violation } from '../rule';
 
 export default rule({
@@ -11,8 +12,8 @@ export default rule({
   notApplicable: (look) => (look.need('source.voltage') === '120' ? undefined : 'the source gives 240 V'),
   check: (look) =>
     firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(CIRCUIT.plan(i)) !== 'run') return undefined;
-      return side.need(CIRCUIT.volts(i)) === '240'
+      if (side.need(circuitAt(i).plan) !== 'run') return undefined;
+      return side.need(circuitAt(i).volts) === '240'
         ? violation(
             `${circuitName(look, i)} needs 240 V; this source gives 120 V.`,
             'Use a 120/240 V source, or keep this load off.',

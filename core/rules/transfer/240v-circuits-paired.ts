@@ -1,5 +1,6 @@
+import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { CIRCUIT, circuitName } from '../../loads';
+import { circuitName } from '../../loads';
 import { firstViolation, holds, onlyWith, rule, violation } from '../rule';
 
 export default rule({
@@ -11,8 +12,8 @@ export default rule({
   notApplicable: onlyWith(['load-side-switch'], 'only a load-side switch has a handle for each pole'),
   check: (look) =>
     firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(CIRCUIT.moved(i)) === 'no' || side.need(CIRCUIT.volts(i)) === '120') return undefined;
-      return side.need(CIRCUIT.paired(i)) === 'no'
+      if (side.need(circuitAt(i).moved) === 'no' || side.need(circuitAt(i).volts) === '120') return undefined;
+      return side.need(circuitAt(i).paired) === 'no'
         ? violation(
             `The handles of ${circuitName(look, i)} are not tied: one leg on the line and one on the generator meet in the load.`,
             'Fit the maker’s handle tie, and use two adjacent handles for each 240 V circuit.',

@@ -1,5 +1,6 @@
+import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { CIRCUIT, branchLimitA, circuitName } from '../../loads';
+import { branchLimitA, circuitName } from '../../loads';
 import { firstViolation, holds, rule, violation, whereCircuitsMove } from '../rule';
 
 export default rule({
@@ -11,10 +12,10 @@ export default rule({
   notApplicable: whereCircuitsMove,
   check: (look) =>
     firstViolation(look, look.circuits, (side, i) => {
-      if (side.need(CIRCUIT.moved(i)) === 'no') return undefined;
-      side.needAll(CIRCUIT.sizeAwg(i), CIRCUIT.switchBreakerA(i));
-      const size = side.need(CIRCUIT.sizeAwg(i));
-      const deviceA = side.need(CIRCUIT.switchBreakerA(i));
+      if (side.need(circuitAt(i).moved) === 'no') return undefined;
+      side.needAll(circuitAt(i).sizeAwg, circuitAt(i).switchBreakerA);
+      const size = side.need(circuitAt(i).sizeAwg);
+      const deviceA = side.need(circuitAt(i).switchBreakerA);
       const limitA = side.step(
         `Largest device for ${size} AWG copper`,
         branchLimitA(size),

@@ -1,5 +1,6 @@
+import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { CIRCUIT, circuitName, needOfEach, neutralGroups } from '../../loads';
+import { circuitName, needOfEach, neutralGroups } from '../../loads';
 import { holds, rule, violation, whereCircuitsMove } from '../rule';
 
 export default rule({
@@ -11,11 +12,11 @@ export default rule({
   notApplicable: whereCircuitsMove,
   check: (look) => {
     const all = Array.from({ length: look.circuits }, (_, i) => i);
-    const moved = (i: number) => look.known(CIRCUIT.moved(i));
+    const moved = (i: number) => look.known(circuitAt(i).moved);
     // Seen although other circuits are unknown: one of a pair on the transfer means, the other not.
     const split = neutralGroups(
       look,
-      all.filter((i) => moved(i) && look.known(CIRCUIT.neutralGroup(i))),
+      all.filter((i) => moved(i) && look.known(circuitAt(i).neutralGroup)),
     ).find((group) => new Set(group.map(moved)).size > 1);
     if (split)
       return violation(
