@@ -9,7 +9,7 @@ import { Look, Missing, currentsOf } from '@careful-latch/core/electrical';
 import { functionTest } from '@careful-latch/core/interlock';
 import { parseProfile, type Profile } from '@careful-latch/core/profile';
 import { RULES, type Rule } from '@careful-latch/core/rules';
-import { VERDICT_WORDS, evaluator, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
+import { VERDICT_WORDS, evaluator, type Evaluated, type Outcome } from '@careful-latch/core/verdict';
 import { currentsText, evaluationText, functionTestText, outcomeText, ruleOf, ruleText } from './check-text';
 
 const USAGE = `usage: npm run --silent check -- FILE|FOLDER|-… [options]
@@ -32,7 +32,7 @@ interface Options {
   readonly currents: boolean;
 }
 
-type Checked = { file: string; site: Case; evaluation: Evaluation } | { file: string; errors: string[] };
+type Checked = { file: string; site: Case; evaluation: Evaluated } | { file: string; errors: string[] };
 
 /** A mistake of whoever typed the command; its message is a sentence. */
 class Mistake extends Error {}
@@ -92,7 +92,7 @@ function outcomeJson(one: Outcome, options: Options) {
   return options.profile ? { ...own, changedBy } : own;
 }
 
-type Evaluated = Extract<Checked, { evaluation: Evaluation }>;
+type Evaluated = Extract<Checked, { evaluation: Evaluated }>;
 
 /** What programs get, but for the outcomes. */
 function headJson({ file, site, evaluation }: Evaluated, options: Options) {
@@ -183,9 +183,7 @@ async function stream(options: Options): Promise<number> {
       code = Math.max(code, codeOf(one));
       if (options.json) out += `${jsonLine(one, options)}\n`;
       else if ('evaluation' in one) {
-        const violated = one.evaluation.outcomes
-          .filter((each) => each.outcome === 'violation')
-          .map((each) => each.rule);
+        const violated = one.evaluation.violations.map((each) => each.rule);
         out += `${one.file}  ${VERDICT_WORDS[one.evaluation.verdict]}${violated.length > 0 ? `: ${violated.join(', ')}` : ''}\n`;
       }
     }

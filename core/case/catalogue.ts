@@ -1,11 +1,11 @@
 import type { SchemaDescription, SchemaFieldDescription } from 'yup';
 import { caseSchema } from './schema';
-import type { FactMeta, Right } from './fact';
+import type { FactMeta, Take } from './fact';
 import { placeInCase } from './path';
 
 interface Described {
   readonly type: string;
-  readonly meta?: { readonly fact?: FactMeta; readonly right?: Right };
+  readonly meta?: { readonly fact?: FactMeta; readonly take?: Take };
   readonly fields?: Readonly<Record<string, Described>>;
   readonly innerType?: Described;
 }
@@ -40,9 +40,9 @@ const LOCAL: FactMeta = {
 /** All facts, in the order in which they are asked. */
 export const CATALOGUE: ReadonlyMap<string, FactMeta> = catalogue;
 
-/** What stands at a place of a case: a fact with which values are right, a list of groups, or a group of facts, lists and groups. */
+/** What stands at a place of a case: a fact with the values it takes, a list of groups, or a group of facts, lists and groups. */
 export class Shape {
-  readonly right: Right | undefined;
+  readonly take: Take | undefined;
   readonly group: ReadonlyMap<string, Shape> | undefined;
   /** Where it stands in the values of a case. */
   readonly place: number;
@@ -53,7 +53,7 @@ export class Shape {
     { meta, innerType, fields }: Described,
     private readonly path: string,
   ) {
-    this.right = meta?.right;
+    this.take = meta?.take;
     this.of = innerType;
     this.group =
       fields &&

@@ -30,8 +30,8 @@ export interface FactMeta {
   readonly when?: (siblings: Readonly<Record<string, unknown>>, site: Readonly<Record<string, unknown>>) => boolean;
 }
 
-/** Whether a value is one of the fact's, not seen among them. */
-export type Right = (value: unknown) => boolean;
+/** The value, where it is one of the fact's or not seen, and of a text the one that all cases share; undefined where it is none. */
+export type Take = (value: unknown) => unknown;
 
 /** Why a value is none of the fact's, and what would be right, in a sentence. */
 type Wrong = (value: unknown) => string;
@@ -41,14 +41,16 @@ type FactSchema<T> = MixedSchema<T | NotSeen | undefined>;
 
 function fact<T>(meta: FactMeta, wrong: Wrong): FactSchema<T> {
   const { kind, choices, min = Infinity, max = -Infinity } = meta;
-  const named = new Set<unknown>([NOT_SEEN, ...(kind === 'amount' ? [] : choices.map((one) => one.value))]);
-  const right: Right = (value) => (typeof value === 'number' ? value >= min && value <= max : named.has(value));
+  const texts = [NOT_SEEN, ...(kind === 'amount' ? [] : choices.map((one) => one.value))];
+  const named = new Map<unknown, string>(texts.map((one) => [one, one]));
+  const take: Take = (value) =>
+    typeof value === 'number' ? (value >= min && value <= max ? value : undefined) : named.get(value);
   return mixed<T & {}>()
     .nullable() // so that null meets the fact's own sentence
     .optional()
-    .meta({ fact: meta, right })
+    .meta({ fact: meta, take })
     .test('fact', (value, context) => {
-      if (value === undefined || right(value)) return true;
+      if (value === undefined || take(value) !== undefined) return true;
       return context.createError({ message: wrong(value) });
     }) as unknown as FactSchema<T>;
 }

@@ -29,8 +29,9 @@ const isGroup = (data: unknown): data is Readonly<Record<string, unknown>> =>
 
 /** Whether data fit a shape; their values go where they stand. Says no where it is not sure: then the schema decides, and says why. */
 function fits(data: unknown, shape: Shape, values: unknown[]): boolean {
-  values[shape.place] = data;
-  if (shape.right) return shape.right(data);
+  const { take, place } = shape;
+  if (take) return (values[place] = take(data)) !== undefined;
+  values[place] = data;
   if (shape.list) {
     if (!Array.isArray(data) || data.length > MOST_PARTS) return false;
     for (let i = 0; i < data.length; i++) if (!fits(data[i], shape.entry(i), values)) return false;

@@ -211,14 +211,12 @@ export const AREA_CMIL: Table<BySize<number>> = {
 };
 
 /** Sizes the ampacity table has for a metal, smallest first. */
-export function buildingWireSizes(metal: Metal): WireSize[] {
-  return WIRE_SIZES.filter((size) => AMPACITY_A.rows[metal][size]);
-}
+export const buildingWireSizes = (metal: Metal): readonly WireSize[] => BUILDING_WIRE_SIZES[metal];
+const sizesOf = (metal: Metal) => WIRE_SIZES.filter((size) => AMPACITY_A.rows[metal][size]);
+const BUILDING_WIRE_SIZES = { copper: sizesOf('copper'), aluminium: sizesOf('aluminium') };
 
 /** Sizes the cord table has, smallest first. */
-export function cordSizes(): WireSize[] {
-  return WIRE_SIZES.filter((size) => CORD_AMPACITY_A.rows[size]);
-}
+export const CORD_SIZES: readonly WireSize[] = WIRE_SIZES.filter((size) => CORD_AMPACITY_A.rows[size]);
 
 /** Table ampacity, A; undefined where the table has no such row. */
 export function tableAmpacityA(metal: Metal, size: WireSize, column: ColumnC): number | undefined {

@@ -10,7 +10,7 @@ import {
   SMALL_CONDUCTOR_A,
   ambientFactor,
   buildingWireSizes,
-  cordSizes,
+  CORD_SIZES,
   countFactor,
   everyEdition,
   standardDeviceAtOrAboveA,
@@ -41,10 +41,13 @@ function carriedByThisCircuit(look: Look): number {
 
 /** Ampacity of a flexible cord, A (400.5). Throws `Missing` where facts lack; 0 where the table has no such cord. */
 export function cordAmpacityA(look: Look, index: number): number {
-  return look.once(`cord ampacity ${index}`, (side) => {
-    side.needAll(cordAt(index).sizeAwg, cordAt(index).wires, 'source.voltage');
-    return cordTableA(side, side.need(cordAt(index).sizeAwg), side.need(cordAt(index).wires));
-  });
+  return look.once(computeCordAmpacityA, index);
+}
+
+function computeCordAmpacityA(look: Look, index: number): number {
+  const at = cordAt(index);
+  look.needAll(at.sizeAwg, at.wires, 'source.voltage');
+  return cordTableA(look, look.need(at.sizeAwg), look.need(at.wires));
 }
 
 /** The cord table's value for a size in this look's circumstances, A. */
@@ -72,8 +75,8 @@ interface Conditions {
   readonly insulationC: ColumnC;
   readonly ambientC: number;
   readonly carrying: number;
-  /** Column the final value may not exceed. */
-  readonly terminalC: (size: WireSize) => ColumnC;
+  /** Column the final value may not exceed: up to 1 AWG, and above. */
+  readonly capC: readonly [small: ColumnC, large: ColumnC];
 }
 
 /** Metal and size of a stretch's conductor. Ends with `Missing` where the tables have no such conductor. */
@@ -91,14 +94,19 @@ export function conductorOf(
   return { metal, size };
 }
 
-function terminalColumn(look: Look, size: WireSize): ColumnC {
+/** Column of the terminals at both ends; above 1 AWG an unmarked one counts as 75 °C. */
+function terminalColumns(look: Look): readonly [small: ColumnC, large: ColumnC] {
   const marks = [look.need('feeder.inletTerminal'), look.need('feeder.houseTerminal')];
-  const large = size.includes('/'); // above 1 AWG an unmarked terminal counts as 75 °C
-  const each = marks.map((mark) => (mark === 'unmarked' ? (large ? 75 : 60) : Number(mark)));
-  return Math.min(...each) === 75 ? 75 : 60;
+  const column = (unmarkedC: ColumnC): ColumnC =>
+    marks.every((mark) => (mark === 'unmarked' ? unmarkedC : Number(mark)) >= 75) ? 75 : 60;
+  return [column(60), column(75)];
 }
 
 function conditionsOf(look: Look, index: number): Conditions {
+  return look.once(computeConditions, index);
+}
+
+function computeConditions(look: Look, index: number): Conditions {
   const at = stretchAt(index);
   const method: WiringMethod | undefined = METHODS[look.peek(at.method) as MethodName];
   look.needAll(
@@ -116,14 +124,10 @@ function conditionsOf(look: Look, index: number): Conditions {
   const insulationC = method?.insulationC ?? INSULATION_C[look.need(at.insulation)];
   const methodName = look.need(at.method) as MethodName;
   const others = look.need(at.otherCarrying);
-  return {
-    metal,
-    methodName,
-    insulationC,
-    ambientC: look.need(at.ambientC),
-    carrying: others + carriedByThisCircuit(look),
-    terminalC: (size) => method?.capC ?? terminalColumn(look, size),
-  };
+  const ambientC = look.need(at.ambientC);
+  const carrying = others + carriedByThisCircuit(look);
+  const capC = method?.capC ? ([method.capC, method.capC] as const) : terminalColumns(look);
+  return { metal, methodName, insulationC, ambientC, carrying, capC };
 }
 
 /** The numbers of a derating, from the table to the device. */
@@ -132,7 +136,7 @@ function derate(size: WireSize, under: Conditions) {
   const ambient = ambientFactor(under.ambientC, under.insulationC) ?? 0;
   const count = countFactor(under.carrying);
   const derated = base * ambient * count;
-  const capC = under.terminalC(size);
+  const capC = under.capC[size.includes('/') ? 1 : 0];
   const cap = tableAmpacityA(under.metal, size, capC)!;
   const ampacityA = Math.min(derated, cap);
   const deviceA = ampacityA <= 0 ? 0 : (standardDeviceAtOrAboveA(rounded1(ampacityA)) ?? ampacityA);
@@ -170,10 +174,12 @@ const rounded1 = (value: number) => Math.round(value * 1e6) / 1e6;
 
 /** Ampacity of one feeder stretch with every adjustment, A, and the largest device that may stand ahead of it (310, 110.14(C), 334.80, 340.80, 240.4(B)). */
 export function stretchAmpacity(look: Look, index: number): StretchAmpacity {
-  return look.once(`stretch ampacity ${index}`, (side) => {
-    const conditions = conditionsOf(side, index);
-    return ampacityUnder(side, conductorOf(side, index).size, conditions);
-  });
+  return look.once(computeStretchAmpacity, index);
+}
+
+function computeStretchAmpacity(look: Look, index: number): StretchAmpacity {
+  const conditions = conditionsOf(look, index);
+  return ampacityUnder(look, conductorOf(look, index).size, conditions);
 }
 
 /** The same of another size in the conditions of a stretch, as of its neutral. Throws `Missing` where facts lack. */
@@ -206,5 +212,5 @@ export function smallestStretchSize(look: Look, index: number, deviceA: number):
 /** Smallest cord that carries `deviceA`; undefined if no row does. */
 export function smallestCordSize(look: Look, wires: '3' | '4', deviceA: number): WireSize | undefined {
   const side = look.aside();
-  return cordSizes().find((size) => cordTableA(side, size, wires) >= deviceA);
+  return CORD_SIZES.find((size) => cordTableA(side, size, wires) >= deviceA);
 }

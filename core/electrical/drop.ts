@@ -1,7 +1,7 @@
 import { RESISTANCE_OHM_PER_KFT, type Metal, type WireSize } from '../codebook';
 import { absence, cordAt, stretchAt } from '../case';
 import { conductorOf } from './ampacity';
-import type { Look } from './look';
+import type { Attempt, Look } from './look';
 
 /** Resistance of a length of conductor, Ω, at 75 °C (Chapter 9 Table 8). Throws where the table has no row. */
 export function conductorOhm(metal: Metal, size: WireSize, lengthFt: number): number {
@@ -21,37 +21,28 @@ export interface Run {
 
 /** Every run from source to house. Throws `Missing` where facts lack; `withGround` asks for the equipment grounds too. */
 export function runs(look: Look, withGround = false): Run[] {
-  const cords = Array.from({ length: look.cords }, (_, i) =>
-    look.attempt((side): Run => {
-      side.needAll(cordAt(i).sizeAwg, cordAt(i).lengthFt);
-      const size = side.need(cordAt(i).sizeAwg);
-      return {
-        name: `cord ${i + 1}`,
-        metal: 'copper',
-        size,
-        groundSize: size,
-        lengthFt: side.need(cordAt(i).lengthFt),
-      };
-    }),
-  );
-  const fed = !look.kind || !absence('feeder', look.kind);
-  const stretches = Array.from({ length: fed ? look.stretches : 0 }, (_, i) =>
-    look.attempt((side): Run => {
-      const at = stretchAt(i);
-      side.needAll(at.metal, at.sizeAwg, at.lengthFt, ...(withGround ? [at.groundAwg] : []));
-      const { metal, size } = conductorOf(side, i);
-      const ground = withGround ? conductorOf(side, i, 'groundAwg').size : undefined;
-      return {
-        name: `feeder stretch ${i + 1}`,
-        metal,
-        size,
-        groundSize: ground,
-        lengthFt: side.need(at.lengthFt),
-      };
-    }),
-  );
-  look.requireAll(...cords, ...stretches);
-  return [...cords, ...stretches].map((part) => part.value!);
+  const parts: Attempt<Run>[] = [];
+  for (let i = 0; i < look.cords; i++) parts.push(look.attempt((side) => cordRun(side, i)));
+  if (!look.kind || !absence('feeder', look.kind))
+    for (let i = 0; i < look.stretches; i++) parts.push(look.attempt((side) => stretchRun(side, i, withGround)));
+  look.requireAll(...parts);
+  return parts.map((part) => part.value!);
+}
+
+function cordRun(look: Look, index: number): Run {
+  const at = cordAt(index);
+  look.needAll(at.sizeAwg, at.lengthFt);
+  const size = look.need(at.sizeAwg);
+  const lengthFt = look.need(at.lengthFt);
+  return { name: `cord ${index + 1}`, metal: 'copper', size, groundSize: size, lengthFt };
+}
+
+function stretchRun(look: Look, index: number, withGround: boolean): Run {
+  const at = stretchAt(index);
+  look.needAll(at.metal, at.sizeAwg, at.lengthFt, ...(withGround ? [at.groundAwg] : []));
+  const { metal, size } = conductorOf(look, index);
+  const groundSize = withGround ? conductorOf(look, index, 'groundAwg').size : undefined;
+  return { name: `feeder stretch ${index + 1}`, metal, size, groundSize, lengthFt: look.need(at.lengthFt) };
 }
 
 /** Drop out and back over the runs at a current, V: 2 × R × I. */

@@ -57,33 +57,29 @@ interface Parts {
 
 /** What the network needs of a case. Throws `Missing` where facts lack. */
 function partsOf(look: Look): Parts {
-  return look.once('network', (side) => {
-    const kind = side.need('transfer.kind');
-    const wired = absence('inlet', kind) === undefined;
-    side.needAll(
-      'source.voltage',
-      'source.runningW',
-      'source.neutralBond',
-      'grounding.rod',
-      'grounding.frameToPanelOhm',
-    );
-    const over = runs(side, wired);
-    const switched = wired && side.need('neutral.switched') === 'yes';
-    const sourceV = side.need('source.voltage');
-    const rod = side.need('grounding.rod');
-    return {
-      sourceV,
-      bonded: side.need('source.neutralBond') === 'bonded',
-      switched,
-      houseBond: switched && ['house', 'both'].includes(side.known('neutral.derivedBond') ?? ''),
-      otherBond: (side.known('neutral.otherBond') ?? 'none') !== 'none',
-      rod: rod !== 'none',
-      groundOpen: rod === 'only-path' || side.need('grounding.frameToPanelOhm') >= 1_000_000,
-      ratedA: side.need('source.runningW') / (sourceV === '120' ? 120 : 240),
-      cord: over.filter((run) => run.name.startsWith('cord')),
-      feeder: over.filter((run) => run.name.startsWith('feeder')),
-    };
-  });
+  return look.once(computeParts);
+}
+
+function computeParts(look: Look): Parts {
+  const kind = look.need('transfer.kind');
+  const wired = absence('inlet', kind) === undefined;
+  look.needAll('source.voltage', 'source.runningW', 'source.neutralBond', 'grounding.rod', 'grounding.frameToPanelOhm');
+  const over = runs(look, wired);
+  const switched = wired && look.need('neutral.switched') === 'yes';
+  const sourceV = look.need('source.voltage');
+  const rod = look.need('grounding.rod');
+  return {
+    sourceV,
+    bonded: look.need('source.neutralBond') === 'bonded',
+    switched,
+    houseBond: switched && ['house', 'both'].includes(look.known('neutral.derivedBond') ?? ''),
+    otherBond: (look.known('neutral.otherBond') ?? 'none') !== 'none',
+    rod: rod !== 'none',
+    groundOpen: rod === 'only-path' || look.need('grounding.frameToPanelOhm') >= 1_000_000,
+    ratedA: look.need('source.runningW') / (sourceV === '120' ? 120 : 240),
+    cord: over.filter((run) => run.name.startsWith('cord')),
+    feeder: over.filter((run) => run.name.startsWith('feeder')),
+  };
 }
 
 /** The whole connection as a network, in one situation. Throws `Missing` where facts lack. */

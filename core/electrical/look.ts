@@ -83,7 +83,10 @@ export class Working {
   }
 }
 
-/** A computation that several rules want, with every address it looked at. */
+/** A computation that several rules want: a function of the facts it looks at, and of an index in a list. */
+export type Shareable<T> = (look: Look, index: number) => T;
+
+/** It done, with every address it looked at. */
 export interface Part<T> {
   readonly attempt: Attempt<T>;
   readonly reads: readonly Address[];
@@ -94,12 +97,12 @@ interface Shared {
   readonly facts: Facts;
   readonly edition: Edition;
   readonly numbers: OfficeNumbers;
-  readonly done: Map<string, Part<unknown>>;
+  readonly done: Map<Shareable<unknown>, Part<unknown>[]>;
   readonly remembered: Remembered | undefined;
 }
 
 /** Gives what was computed for an earlier case whose facts were the same, or has it computed. */
-export type Remembered = <T>(name: string, look: Look, compute: (look: Look) => T) => T;
+export type Remembered = <T>(compute: Shareable<T>, index: number, look: Look) => Part<T>;
 
 /**
  * A look at a case that remembers what it used. Whoever computes takes a Look: a rule for its working,
@@ -187,6 +190,21 @@ export class Look {
       if (this.peek(path) === undefined) throw new Missing(paths.filter((one) => this.peek(one) === undefined));
   }
 
+  /** The same of entries of a list: their facts of these names. */
+  needOfEach<K extends string>(
+    entries: readonly number[],
+    at: (index: number) => Readonly<Record<K, FactPath>>,
+    keys: readonly K[],
+  ): void {
+    const missing: string[] = [];
+    for (const index of entries)
+      for (const key of keys) {
+        const path = at(index)[key];
+        if (this.peek(path) === undefined) missing.push(path);
+      }
+    if (missing.length > 0) throw new Missing(missing);
+  }
+
   /** Records an intermediate number with the table or section it came from, and returns it. */
   step<T extends number | string>(label: string, value: T, unit: string, source: string | Cites): T {
     this.working.add({ label, value, unit, source });
@@ -210,25 +228,26 @@ export class Look {
     }
   }
 
-  /** A computation that several rules want, done once for a case; its working is taken over each time. */
-  once<T>(name: string, compute: (look: Look) => T): T {
+  /** A computation that several rules want, done once for a case, for each index; its working is taken over each time. */
+  once<T>(compute: Shareable<T>, index = 0): T {
     const { done, remembered } = this.shared;
-    let part = done.get(name) as Part<T> | undefined;
+    let parts = done.get(compute) as Part<T>[] | undefined;
+    if (!parts) done.set(compute, (parts = []));
+    let part = parts[index];
     if (part) this.reads?.push(...part.reads);
-    else {
-      const computed = (look: Look): Part<T> => {
-        const reads: Address[] = [];
-        const attempt = look.recording(reads).attempt(compute);
-        look.reads?.push(...reads);
-        return { attempt, reads };
-      };
-      part = remembered ? remembered(name, this, computed) : computed(this);
-      done.set(name, part);
-    }
+    else parts[index] = part = remembered ? remembered(compute, index, this) : this.part(compute, index);
     const { attempt } = part;
     this.adopt(attempt);
     if (attempt.missing.length > 0) throw new Missing(attempt.missing, attempt.why);
     return attempt.value!;
+  }
+
+  /** The same computed now, whoever has done it before. */
+  part<T>(compute: Shareable<T>, index: number): Part<T> {
+    const reads: Address[] = [];
+    const attempt = this.recording(reads).attempt((look) => compute(look, index));
+    this.reads?.push(...reads);
+    return { attempt, reads };
   }
 
   /** Takes over the workings of several computations, and ends with everything they lack together. */
@@ -242,20 +261,20 @@ export class Look {
   }
 
   /** How many there are of a list: one even where none is recorded yet. */
-  private count(list: ListPath): number {
-    return Math.max(1, (this.read(`${list}.length`) as number | null) ?? 0);
+  private count(length: `${ListPath}.length`): number {
+    return Math.max(1, (this.read(length) as number | null) ?? 0);
   }
 
   get cords(): number {
-    return this.count('cord');
+    return this.count('cord.length');
   }
 
   get circuits(): number {
-    return this.count('loads.circuits');
+    return this.count('loads.circuits.length');
   }
 
   get stretches(): number {
-    return this.count('feeder.stretches');
+    return this.count('feeder.stretches.length');
   }
 }
 

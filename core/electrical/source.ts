@@ -6,7 +6,7 @@ const PER_SITE = everyEdition('guidance');
 
 /** Continuous watts of the source after fuel, altitude and heat; the maker's own figure first. Throws `Missing` where facts lack. */
 export function continuousW(look: Look): number {
-  return look.once('continuous watts', computeContinuousW);
+  return look.once(computeContinuousW);
 }
 
 function computeContinuousW(look: Look): number {
@@ -32,7 +32,7 @@ function computeContinuousW(look: Look): number {
 
 /** Whether both legs of the house hang on one pole of the source: a 120 V source, or a cord that ties both hots together. */
 export function bridged(look: Look): boolean {
-  return look.once('bridged', computeBridged);
+  return look.once(computeBridged);
 }
 
 function computeBridged(look: Look): boolean {

@@ -1,5 +1,5 @@
 import { absence, circuitAt, valueText } from '../case';
-import { Missing, smallConductorLimitA, type Look } from '../electrical';
+import { smallConductorLimitA, type Look } from '../electrical';
 import { tableAmpacityA, type WireSize } from '../codebook';
 
 export type Leg = 'A' | 'B';
@@ -28,43 +28,42 @@ export function circuitName(look: Look, index: number): string {
 
 /** Indexes of the circuits that may be on while the source runs. Throws `Missing` while a plan is unknown. */
 export function plannedCircuits(look: Look): readonly number[] {
-  return look.once('planned circuits', computePlannedCircuits);
+  return look.once(computePlannedCircuits);
 }
 
 function computePlannedCircuits(look: Look): number[] {
-  look.needAll(...Array.from({ length: look.circuits }, (_, i) => circuitAt(i).plan));
-  return Array.from({ length: look.circuits }, (_, i) => i).filter((i) => look.need(circuitAt(i).plan) !== 'off');
+  const all = indexesTo(look.circuits);
+  look.needOfEach(all, circuitAt, PLAN);
+  return all.filter((i) => look.need(circuitAt(i).plan) !== 'off');
 }
+
+const PLAN = ['plan'] as const;
 
 /** Every load that may be on, with its leg. Throws `Missing` where facts lack. */
 export function plannedLoads(look: Look): readonly Load[] {
-  return look.once('planned loads', computePlannedLoads);
+  return look.once(computePlannedLoads);
 }
 
 function computePlannedLoads(look: Look): Load[] {
   const inPanel = absence('transfer', look.need('transfer.kind')) === undefined;
   const planned = plannedCircuits(look);
-  look.needAll(
-    ...planned.flatMap((i) => [circuitAt(i).volts, circuitAt(i).runningW, ...(inPanel ? [circuitAt(i).slot] : [])]),
-  );
-  return planned.map((i) => {
-    const volts = look.need(circuitAt(i).volts) === '240' ? 240 : 120;
+  look.needOfEach(planned, circuitAt, inPanel ? IN_PANEL : IN_NO_PANEL);
+  return planned.map((index) => {
+    const at = circuitAt(index);
+    const volts = look.need(at.volts) === '240' ? 240 : 120;
     return {
-      index: i,
-      plan: look.need(circuitAt(i).plan) as 'run' | 'in-turn',
+      index,
+      plan: look.need(at.plan) as 'run' | 'in-turn',
       volts,
-      runningW: look.need(circuitAt(i).runningW),
-      legs: inPanel ? (volts === 240 ? ['A', 'B'] : [legOf(look.need(circuitAt(i).slot))]) : undefined,
+      runningW: look.need(at.runningW),
+      legs: inPanel ? (volts === 240 ? BOTH_LEGS : [legOf(look.need(at.slot))]) : undefined,
     };
   });
 }
 
-/** Watts that may be on at once: everything that runs, and the largest of those that take turns. */
-const atOnce = (loads: readonly Load[], wattsOf: (load: Load) => number): number =>
-  loads.filter((one) => one.plan === 'run').reduce((sum, one) => sum + wattsOf(one), 0) +
-  Math.max(0, ...loads.filter((one) => one.plan === 'in-turn').map(wattsOf));
-
-const onLeg = (leg: Leg) => (load: Load) => (load.legs?.includes(leg) ? load.runningW / load.legs.length : 0);
+const IN_NO_PANEL = ['volts', 'runningW'] as const;
+const IN_PANEL = [...IN_NO_PANEL, 'slot'] as const;
+const BOTH_LEGS: readonly Leg[] = ['A', 'B'];
 
 export interface LegSums {
   readonly A: number;
@@ -72,9 +71,27 @@ export interface LegSums {
   readonly total: number;
 }
 
-/** Running watts at once on each leg and in all, W; a 240 V load takes half on each leg. */
+/**
+ * Running watts at once on each leg and in all, W: everything that runs, and the largest of those that take turns. A 240 V
+ * load takes half on each leg.
+ */
 export function legSums(loads: readonly Load[]): LegSums {
-  return { A: atOnce(loads, onLeg('A')), B: atOnce(loads, onLeg('B')), total: atOnce(loads, (one) => one.runningW) };
+  const run = { A: 0, B: 0, total: 0 };
+  const turn = { A: 0, B: 0, total: 0 };
+  for (const { plan, runningW, legs } of loads) {
+    const a = legs?.includes('A') ? runningW / legs.length : 0;
+    const b = legs?.includes('B') ? runningW / legs.length : 0;
+    if (plan === 'run') {
+      run.A += a;
+      run.B += b;
+      run.total += runningW;
+    } else {
+      turn.A = Math.max(turn.A, a);
+      turn.B = Math.max(turn.B, b);
+      turn.total = Math.max(turn.total, runningW);
+    }
+  }
+  return { A: run.A + turn.A, B: run.B + turn.B, total: run.total + turn.total };
 }
 
 /** The smallest 120 V load whose move to the other leg brings both within a limit; undefined if none does. */
@@ -90,29 +107,29 @@ export function loadToMove(loads: readonly Load[], limitW: number): Load | undef
     });
 }
 
+/** 0, 1, 2 … and so many of them. */
+export function indexesTo(count: number): number[] {
+  const indexes: number[] = [];
+  for (let i = 0; i < count; i++) indexes.push(i);
+  return indexes;
+}
+
 /** Largest device for a branch conductor of copper, A: 240.4(D), above its sizes the 60 °C column. */
 export const branchLimitA = (size: WireSize): number =>
   smallConductorLimitA('copper', size) ?? tableAmpacityA('copper', size, 60)!;
 
 /** Circuits that share a neutral, by group. Throws `Missing` while a group is unknown. */
 export function neutralGroups(look: Look, among: readonly number[]): number[][] {
-  look.needAll(...among.map((i) => circuitAt(i).neutralGroup));
+  look.needOfEach(among, circuitAt, NEUTRAL_GROUP);
   const groups = new Map<string, number[]>();
   for (const i of among) {
     const group = look.need(circuitAt(i).neutralGroup);
-    if (group !== 'own') groups.set(group, [...(groups.get(group) ?? []), i]);
+    if (group === 'own') continue;
+    const others = groups.get(group);
+    if (others) others.push(i);
+    else groups.set(group, [i]);
   }
   return [...groups.values()].filter((one) => one.length > 1);
 }
 
-/** Ends with `Missing` naming the circuits' facts; for rules that look at every circuit. */
-export function needOfEach(
-  look: Look,
-  among: readonly number[],
-  ...keys: ('moved' | 'neutralGroup' | 'sizeAwg')[]
-): void {
-  const missing = among.flatMap((i) =>
-    keys.map((key) => circuitAt(i)[key]).filter((path) => look.known(path) === undefined),
-  );
-  if (missing.length > 0) throw new Missing(missing);
-}
+const NEUTRAL_GROUP = ['neutralGroup'] as const;

@@ -1,6 +1,6 @@
 import { absence, type FactPath, type Station, type TransferKind } from '../case';
 import type { Cites } from '../codebook';
-import { bridged, type Look } from '../electrical';
+import { bridged, type Attempt, type Look } from '../electrical';
 
 export type Severity = 'hazard' | 'correction' | 'advisory';
 
@@ -96,11 +96,14 @@ export function firstViolation(
   count: number,
   judge: (side: Look, index: number) => Finding | undefined,
 ): Finding | undefined {
-  const parts = Array.from({ length: count }, (_, i) => look.attempt((side) => judge(side, i)));
-  const violated = parts.find((part) => part.value !== undefined);
-  if (violated) {
-    look.adopt(violated);
-    return violated.value;
+  const parts: Attempt<Finding | undefined>[] = [];
+  for (let i = 0; i < count; i++) {
+    const part = look.attempt((side) => judge(side, i));
+    if (part.value !== undefined) {
+      look.adopt(part);
+      return part.value;
+    }
+    parts.push(part);
   }
   look.requireAll(...parts);
   return undefined;

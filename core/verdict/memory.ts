@@ -1,9 +1,9 @@
 import type { Address, Case, Facts } from '../case';
 import type { Edition } from '../codebook';
-import type { Look, Remembered } from '../electrical';
+import type { Look, Part, Remembered, Shareable } from '../electrical';
 import type { Profile } from '../profile';
 import type { Rule } from '../rules';
-import { evaluate, judge, rulesUnder, type Evaluation, type Judges, type Outcome, type Under } from './verdict';
+import { evaluate, groupOf, judge, rulesUnder, type Evaluated, type Group, type Judges, type Under } from './verdict';
 
 /** The same addresses without those that came before; an address is read again and again. */
 function distinct(reads: readonly Address[]): Address[] {
@@ -81,12 +81,10 @@ class Question<T> {
     let at = 0;
     while (trail) {
       const { addresses, from, values } = trail;
+      const begun = at;
       let value: unknown;
-      for (; at < addresses.length; at++) {
-        value = facts.at(addresses[at]!);
-        reads?.push(addresses[at]!);
-        if (value !== values[at - from]) break;
-      }
+      while (at < addresses.length && (value = facts.at(addresses[at]!)) === values[at - from]) at++;
+      if (reads) for (let i = begun; i <= at && i < addresses.length; i++) reads.push(addresses[i]!);
       if (at === addresses.length) return trail.answer;
       const other = trail.fork(at, value);
       if (!other)
@@ -136,33 +134,23 @@ function stationsOf(rules: readonly Rule[]): Rule[][] {
 /** What was learnt under one edition. */
 class Memory implements Judges {
   readonly shared: Shared;
-  private readonly stations: readonly Question<readonly Outcome[]>[];
-  private readonly parts = new Map<string, Question<unknown>>();
+  private readonly stations: readonly Question<Group>[];
+  private readonly parts = new Map<Shareable<unknown>, Question<Part<unknown>>[]>();
 
-  constructor(
-    stations: readonly (readonly Rule[])[],
-    private readonly rules: number,
-    profile: Profile | undefined,
-    atOnce: boolean,
-  ) {
+  constructor(stations: readonly (readonly Rule[])[], profile: Profile | undefined, atOnce: boolean) {
     this.shared = { atOnce, learnt: 0 };
     this.stations = stations.map((some) => {
       const own = some.map((rule) => new Question((look) => judge(rule, look, profile), this.shared));
-      return new Question((look) => own.map((one) => one.answer(look)), this.shared);
+      return new Question((look) => groupOf(own.map((one) => one.answer(look))), this.shared);
     });
   }
 
-  readonly judged = (look: Look): Outcome[] => {
-    const outcomes = new Array<Outcome>(this.rules);
-    let count = 0;
-    for (const station of this.stations) for (const one of station.answer(look)) outcomes[count++] = one;
-    return outcomes;
-  };
+  readonly judged = (look: Look): Group[] => this.stations.map((one) => one.answer(look));
 
-  readonly remembered: Remembered = <T>(name: string, look: Look, compute: (look: Look) => T) => {
-    let part = this.parts.get(name) as Question<T> | undefined;
-    if (!part) this.parts.set(name, (part = new Question(compute, this.shared)));
-    return part.answer(look);
+  readonly remembered: Remembered = <T>(compute: Shareable<T>, index: number, look: Look) => {
+    let parts = this.parts.get(compute) as Question<Part<T>>[] | undefined;
+    if (!parts) this.parts.set(compute, (parts = []));
+    return (parts[index] ??= new Question((now) => now.part(compute, index), this.shared)).answer(look);
   };
 }
 
@@ -181,7 +169,7 @@ interface Remembering {
 export function evaluator(
   under: Under = {},
   { mostCases = 20_000, atOnce = false }: Remembering = {},
-): (c: Case | Facts) => Evaluation {
+): (c: Case | Facts) => Evaluated {
   const rules = rulesUnder(under);
   const stations = stationsOf(rules);
   const editions = new Map<Edition, Memory>();
@@ -190,7 +178,7 @@ export function evaluator(
     let memory!: Memory;
     let learnt = 0;
     const evaluation = evaluate(c, under, (edition) => {
-      memory = editions.get(edition) ?? new Memory(stations, rules.length, under.profile, atOnce);
+      memory = editions.get(edition) ?? new Memory(stations, under.profile, atOnce);
       editions.set(edition, memory);
       learnt = memory.shared.learnt;
       return memory;

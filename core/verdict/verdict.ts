@@ -8,7 +8,10 @@ import { RULES, type Finding, type Rule, type Severity } from '../rules';
 export const ENGINE = '0.2.0';
 
 export type OutcomeKind = 'holds' | 'violation' | 'unproven' | 'not-applicable';
-export type Verdict = 'do-not-energise' | 'corrections-required' | 'not-finished' | 'nothing-against';
+/** The worst first. */
+const VERDICTS = ['do-not-energise', 'corrections-required', 'not-finished', 'nothing-against'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+const GENTLEST = VERDICTS.length - 1;
 
 export interface Outcome {
   readonly rule: string;
@@ -150,6 +153,48 @@ export interface Evaluation {
   readonly outcomes: readonly Outcome[];
 }
 
+/** Outcomes that stand together, and what follows from them. */
+export interface Group {
+  readonly outcomes: readonly Outcome[];
+  readonly violations: readonly Outcome[];
+  readonly verdict: Verdict;
+}
+
+export const groupOf = (outcomes: readonly Outcome[]): Group => ({
+  outcomes,
+  violations: outcomes.filter((one) => one.outcome === 'violation'),
+  verdict: verdictOf(outcomes),
+});
+
+/** An evaluation made of groups: the worst verdict of any is the verdict of all. */
+export class Evaluated implements Evaluation {
+  readonly engine = ENGINE;
+  readonly verdict: Verdict;
+  readonly outcomes: readonly Outcome[];
+  readonly #groups: readonly Group[];
+
+  constructor(
+    readonly edition: Edition,
+    groups: readonly Group[],
+  ) {
+    const outcomes: Outcome[] = [];
+    let worst = GENTLEST;
+    for (const group of groups) {
+      for (const one of group.outcomes) outcomes.push(one);
+      worst = Math.min(worst, VERDICTS.indexOf(group.verdict));
+    }
+    this.verdict = VERDICTS[worst]!;
+    this.outcomes = outcomes;
+    this.#groups = groups;
+  }
+
+  get violations(): readonly Outcome[] {
+    const violations: Outcome[] = [];
+    for (const group of this.#groups) for (const one of group.violations) violations.push(one);
+    return violations;
+  }
+}
+
 /** What a case is judged under, where it is not the case’s own edition alone. */
 export interface Under {
   readonly edition?: Edition | undefined;
@@ -164,7 +209,7 @@ export const rulesUnder = ({ profile, rules }: Under): readonly Rule[] =>
 
 /** How the rules of a case are judged, and what they share is computed; `evaluate` does both afresh each time. */
 export interface Judges {
-  readonly judged: (look: Look) => readonly Outcome[];
+  readonly judged: (look: Look) => readonly Group[];
   readonly remembered: Remembered;
 }
 
@@ -172,14 +217,14 @@ export interface Judges {
  * Every rule on a case, under the edition asked for, else the office’s, else the case’s. The case is taken as read: check
  * it with `readCase` first, which gives its facts too. For many cases, or one again and again, take an `evaluator`.
  */
-export function evaluate(c: Case | Facts, under: Under = {}, by?: (edition: Edition) => Judges): Evaluation {
+export function evaluate(c: Case | Facts, under: Under = {}, by?: (edition: Edition) => Judges): Evaluated {
   const { profile } = under;
   const facts = c instanceof Facts ? c : new Facts(c);
   const edition = under.edition ?? profile?.edition ?? facts.site.edition;
   const judges = by?.(edition);
   const look = new Look(facts, edition, profile?.numbers, judges?.remembered);
-  const outcomes = judges ? judges.judged(look) : rulesUnder(under).map((rule) => judge(rule, look, profile));
-  return { edition, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
+  const groups = judges ? judges.judged(look) : [groupOf(rulesUnder(under).map((rule) => judge(rule, look, profile)))];
+  return new Evaluated(edition, groups);
 }
 
 export type StationState = 'proved' | 'open' | 'violated' | 'absent';

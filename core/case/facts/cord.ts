@@ -1,4 +1,4 @@
-import { CORD_TYPES, cordSizes, type CordTypeName } from '../../codebook';
+import { CORD_TYPES, CORD_SIZES, type CordTypeName } from '../../codebook';
 import { amount, choice, wireSize, yesNo } from '../fact';
 import { configuration, labelled, several, wired } from '../parts';
 
@@ -25,7 +25,7 @@ export const cord = several(
       labelled(Object.keys(CORD_TYPES) as CordTypeName[], (name) => name),
       { label: 'Type letters', ask: 'read the jacket: SOOW, STW, SJTW and the like' },
     ),
-    sizeAwg: wireSize(cordSizes(), { label: 'Conductor size', ask: 'read the jacket: the number before the slash' }),
+    sizeAwg: wireSize(CORD_SIZES, { label: 'Conductor size', ask: 'read the jacket: the number before the slash' }),
     wires: choice(
       [
         ['4', '4 wires'],

@@ -5,6 +5,7 @@ import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch, type Judged } from './worst-stretch';
 
 const INCREASED = everyEdition('250.122(B)');
+const TABLE = everyEdition('Table 250.122');
 
 function judge(look: Look, index: number): Judged {
   const at = stretchAt(index);
@@ -19,7 +20,7 @@ function judge(look: Look, index: number): Judged {
       least: 0,
       finding: violation(`No row of the table serves ${deviceA} A.`, 'Have the size worked out by a licensed person.'),
     };
-  look.step(`Equipment ground for ${deviceA} A, ${metal}`, table, 'AWG', everyEdition('Table 250.122'));
+  look.step(`Equipment ground for ${deviceA} A, ${metal}`, table, 'AWG', TABLE);
 
   // Conductors made larger than the device needs take the ground along, in proportion of area.
   let needed = table;

@@ -4,6 +4,8 @@ import { Missing, conductorOf, smallConductorLimitA, type Look } from '../../ele
 import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch, type Judged } from './worst-stretch';
 
+const SMALL = everyEdition('240.4(D)');
+
 /** The devices at both ends of the feeder; the larger decides. */
 function devices(look: Look) {
   const paths = ['source.outletBreakerA', 'breaker.ratingA'] as const;
@@ -15,7 +17,7 @@ function judge(look: Look, index: number): Judged {
   const limitA = smallConductorLimitA(metal, size);
   if (limitA === undefined)
     return { least: Infinity, finding: holds(`${size} AWG is larger than the section speaks of.`) };
-  look.step(`Largest device for ${size} AWG`, limitA, 'A', everyEdition('240.4(D)'));
+  look.step(`Largest device for ${size} AWG`, limitA, 'A', SMALL);
   const missing: string[] = [];
   let largestA = 0;
   for (const path of devices(look)) {
@@ -41,7 +43,7 @@ export default rule({
   id: 'feeder/small-conductor',
   holds: 'Conductors of 14, 12 and 10 AWG stand behind no more than 15, 20 and 30 A (copper).',
   severity: 'hazard',
-  cites: everyEdition('240.4(D)'),
+  cites: SMALL,
   facts: [
     'transfer.kind',
     'feeder.stretches.sizeAwg',

@@ -9,17 +9,16 @@ import {
 import { dropV, rounded, runs, type Run } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
-/** Smallest size that, put in every smaller feeder stretch, is enough; undefined if none is. */
-function largerFeeder(over: readonly Run[], enough: (changed: Run[]) => boolean): WireSize | undefined {
+/** Smallest size that, put in every smaller feeder stretch, loses no more than `mostV`; undefined if none does. */
+function largerFeeder(over: readonly Run[], currentA: number, mostV: number): WireSize | undefined {
   const feeder = over.filter((run) => run.name.startsWith('feeder'));
+  const cordsV = dropV(over, currentA) - dropV(feeder, currentA);
+  const larger = (size: WireSize) =>
+    feeder.map((run) => (AREA_CMIL.rows[run.size]! < AREA_CMIL.rows[size]! ? { ...run, size } : run));
   return WIRE_SIZES.find(
     (size) =>
       feeder.every((run) => buildingWireSizes(run.metal).includes(size)) &&
-      enough(
-        over.map((run) =>
-          feeder.includes(run) && AREA_CMIL.rows[run.size]! < AREA_CMIL.rows[size]! ? { ...run, size } : run,
-        ),
-      ),
+      cordsV + dropV(larger(size), currentA) <= mostV,
   );
 }
 
@@ -68,10 +67,7 @@ export default rule({
     const detail = { found: percent, allowed: advisedPercent, unit: '%' };
     if (percent <= advisedPercent)
       return holds(`${percent} % lost at ${currentA} A; ${advisedPercent} % advised at most.`, detail);
-    const larger = largerFeeder(
-      over.value!,
-      (changed) => (dropV(changed, currentA) / volts.value!) * 100 <= advisedPercent,
-    );
+    const larger = largerFeeder(over.value!, currentA, (advisedPercent / 100) * volts.value!);
     return violation(
       `${percent} % lost at ${currentA} A; ${advisedPercent} % advised at most.`,
       larger

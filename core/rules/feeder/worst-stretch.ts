@@ -1,5 +1,5 @@
 import { stretchAt } from '../../case';
-import { lacking, type Look } from '../../electrical';
+import { lacking, type Attempt, type Look } from '../../electrical';
 import type { Finding } from '../rule';
 
 /** A stretch's finding, and what ranks it: the stretch with the least is the worst. */
@@ -13,15 +13,21 @@ export interface Judged {
  * lack facts; else what is missing anywhere; else the worst that holds.
  */
 export function worstStretch(look: Look, judge: (side: Look, index: number) => Judged): Finding {
-  const parts = Array.from({ length: look.stretches }, (_, i) => look.attempt((side) => judge(side, i)));
-  const judged = parts.flatMap(({ working, value }) => (value ? [{ working, ...value }] : []));
-  const violations = judged.filter((one) => one.finding.outcome === 'violation');
-  if (violations.length === 0) lacking(parts);
-  const pool = violations.length > 0 ? violations : judged;
-  const worst = pool.reduce((a, b) => (b.least < a.least ? b : a));
-  look.adopt(worst);
-  return worst.finding;
+  const parts: Attempt<Judged>[] = [];
+  let worst: Attempt<Judged> | undefined;
+  for (let i = 0; i < look.stretches; i++) {
+    const part = look.attempt((side) => judge(side, i));
+    parts.push(part);
+    if (part.value && (!worst || worse(part.value, worst.value!))) worst = part;
+  }
+  if (worst?.value!.finding.outcome !== 'violation') lacking(parts);
+  look.adopt(worst!);
+  return worst!.value!.finding;
 }
+
+/** A violation is worse than what holds; of two alike, the one with less. */
+const worse = (one: Judged, other: Judged): boolean =>
+  one.finding.outcome === other.finding.outcome ? one.least < other.least : one.finding.outcome === 'violation';
 
 /** How a stretch is named in a finding: "stretch 2, attic", or "feeder" where it is the only one. */
 export function stretchName(look: Look, index: number): string {

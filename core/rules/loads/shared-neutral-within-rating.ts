@@ -1,7 +1,7 @@
 import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { bridged, rounded } from '../../electrical';
-import { branchLimitA, circuitName, legOf, neutralGroups, needOfEach, plannedCircuits } from '../../loads';
+import { branchLimitA, circuitName, legOf, neutralGroups, plannedCircuits } from '../../loads';
 import { firstOf, holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -20,8 +20,7 @@ export default rule({
     const onePole = bridged(look);
     const groups = neutralGroups(look, plannedCircuits(look));
     const all = groups.flat();
-    look.needAll(...all.flatMap((i) => [circuitAt(i).runningW, circuitAt(i).slot]));
-    needOfEach(look, all, 'sizeAwg');
+    look.needOfEach(all, circuitAt, ['runningW', 'slot', 'sizeAwg']);
     let worst: { found: number; allowed: number; names: string } | undefined;
     for (const group of groups) {
       const onLeg = { A: 0, B: 0 };

@@ -1,6 +1,6 @@
 import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { circuitName, needOfEach, neutralGroups } from '../../loads';
+import { circuitName, indexesTo, neutralGroups } from '../../loads';
 import { holds, rule, violation, whereCircuitsMove } from '../rule';
 
 export default rule({
@@ -11,7 +11,7 @@ export default rule({
   facts: ['transfer.kind', 'loads.circuits.moved', 'loads.circuits.neutralGroup'],
   notApplicable: whereCircuitsMove,
   check: (look) => {
-    const all = Array.from({ length: look.circuits }, (_, i) => i);
+    const all = indexesTo(look.circuits);
     const moved = (i: number) => look.known(circuitAt(i).moved);
     // Seen although other circuits are unknown: one of a pair on the transfer means, the other not.
     const split = neutralGroups(
@@ -23,7 +23,7 @@ export default rule({
         `${split.map((i) => circuitName(look, i)).join(' and ')} share a neutral, and only some of them are on the transfer means.`,
         'Move every circuit of the pair, with tied handles, or none.',
       );
-    needOfEach(look, all, 'moved', 'neutralGroup');
+    look.needOfEach(all, circuitAt, ['moved', 'neutralGroup']);
     return holds('No pair that shares a neutral is split.');
   },
 });
