@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { createReadStream, fstatSync, readFileSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { parseCase, type Case } from '@careful-latch/core/case';
+import { parseCase, type Case, type Read } from '@careful-latch/core/case';
 import { EDITIONS, isEdition, type Edition } from '@careful-latch/core/codebook';
 import { Look, Missing, currentsOf } from '@careful-latch/core/electrical';
 import { functionTest } from '@careful-latch/core/interlock';
@@ -42,7 +42,7 @@ const WHY: Readonly<Record<string, string>> = {
   EACCES: 'reading it is not permitted',
 };
 
-function read(file: string): string {
+function textOf(file: string): string {
   try {
     return readFileSync(file, 'utf8');
   } catch (error) {
@@ -62,14 +62,12 @@ function filesOf(name: string): string[] {
   return found;
 }
 
-function checkText(file: string, text: string, { evaluate }: Options): Checked {
-  const parsed = parseCase(text);
-  return parsed.ok ? { file, site: parsed.case, evaluation: evaluate(parsed.facts) } : { file, errors: parsed.errors };
-}
+const checked = (file: string, read: Read, { evaluate }: Options): Checked =>
+  read.ok ? { file, site: read.case, evaluation: evaluate(read.facts) } : { file, errors: read.errors };
 
 function checkFile(file: string, options: Options): Checked {
   try {
-    return checkText(file, read(file), options);
+    return checked(file, parseCase(textOf(file)), options);
   } catch (error) {
     if (error instanceof Mistake) return { file, errors: [error.message.slice(file.length + 2)] };
     throw error;
@@ -175,10 +173,12 @@ async function stream(options: Options): Promise<number> {
   let line = 0;
   for await (const lines of linesOfInput()) {
     let out = '';
-    for (const source of lines) {
+    // All that came are read, then all are judged: turn and turn about, each drives the other from the processor's caches.
+    const reads = lines.map((source) => (source.trim() === '' ? undefined : parseCase(source)));
+    for (const read of reads) {
       line++;
-      if (source.trim() === '') continue;
-      const one = checkText(`line ${line}`, source, options);
+      if (!read) continue;
+      const one = checked(`line ${line}`, read, options);
       complain(one);
       code = Math.max(code, codeOf(one));
       if (options.json) out += `${jsonLine(one, options)}\n`;
@@ -203,7 +203,7 @@ function ruleNamed(id: string): Rule {
 }
 
 function profileOf(file: string): Profile {
-  const result = parseProfile(read(file));
+  const result = parseProfile(textOf(file));
   if (!result.ok) throw new Mistake(result.errors.map((error) => `${file}: ${error}`).join('\n'));
   return result.profile;
 }
@@ -253,18 +253,18 @@ async function main(): Promise<number> {
     if (positionals.length > 1) throw new Mistake('- (standard input) stands alone; name files in another run.');
     return stream(options);
   }
-  const checked = positionals.flatMap(filesOf).map((file) => checkFile(file, options));
-  checked.forEach(complain);
+  const all = positionals.flatMap(filesOf).map((file) => checkFile(file, options));
+  all.forEach(complain);
   if (options.json)
     console.log(
       JSON.stringify(
-        checked.map((one) => json(one, options)),
+        all.map((one) => json(one, options)),
         null,
         2,
       ),
     );
-  else for (const one of checked) if ('evaluation' in one) console.log(text(one, options));
-  return Math.max(...checked.map(codeOf));
+  else for (const one of all) if ('evaluation' in one) console.log(text(one, options));
+  return Math.max(...all.map(codeOf));
 }
 
 main().then(

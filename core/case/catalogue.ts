@@ -96,10 +96,15 @@ export function partName(path: string): string | undefined {
 
 /** How a fact is called in a sentence, with the part it belongs to where there are several. */
 export function factLabel(path: string): string {
-  const part = partName(path);
-  const label = metaOf(path).label;
-  return part ? `${label} (${part})` : label;
+  let label = labels.get(path);
+  if (label === undefined) {
+    const part = partName(path);
+    label = part ? `${metaOf(path).label} (${part})` : metaOf(path).label;
+    if (!isLocal(path)) labels.set(path, label);
+  }
+  return label;
 }
+const labels = new Map<string, string>();
 
 /** A recorded value in words, with its unit. */
 export function valueText(path: string, value: unknown): string {

@@ -50,10 +50,14 @@ function computeCordAmpacityA(look: Look, index: number): number {
   return cordTableA(look, look.need(at.sizeAwg), look.need(at.wires));
 }
 
+/** Whether the neutral of a cord carries current like a hot: both legs on one pole. */
+const threeCarry = (look: Look, wires: '3' | '4') => wires === '4' && look.need('source.voltage') === '120';
+const cordRowA = (size: WireSize, three: boolean): number => CORD_AMPACITY_A.rows[size]?.[three ? 0 : 1] ?? 0;
+
 /** The cord table's value for a size in this look's circumstances, A. */
 export function cordTableA(look: Look, size: WireSize, wires: '3' | '4'): number {
-  const three = wires === '4' && look.need('source.voltage') === '120';
-  const ampacityA = CORD_AMPACITY_A.rows[size]?.[three ? 0 : 1] ?? 0;
+  const three = threeCarry(look, wires);
+  const ampacityA = cordRowA(size, three);
   return look.step(
     `Cord ${size} AWG, ${three ? 'three' : 'two'} current-carrying`,
     ampacityA,
@@ -74,7 +78,9 @@ interface Conditions {
   readonly methodName: MethodName;
   readonly insulationC: ColumnC;
   readonly ambientC: number;
+  readonly ambient: number;
   readonly carrying: number;
+  readonly count: number;
   /** Column the final value may not exceed: up to 1 AWG, and above. */
   readonly capC: readonly [small: ColumnC, large: ColumnC];
 }
@@ -127,24 +133,24 @@ function computeConditions(look: Look, index: number): Conditions {
   const ambientC = look.need(at.ambientC);
   const carrying = others + carriedByThisCircuit(look);
   const capC = method?.capC ? ([method.capC, method.capC] as const) : terminalColumns(look);
-  return { metal, methodName, insulationC, ambientC, carrying, capC };
+  const ambient = ambientFactor(ambientC, insulationC) ?? 0;
+  return { metal, methodName, insulationC, ambientC, ambient, carrying, count: countFactor(carrying), capC };
 }
 
 /** The numbers of a derating, from the table to the device. */
 function derate(size: WireSize, under: Conditions) {
   const base = tableAmpacityA(under.metal, size, under.insulationC)!;
-  const ambient = ambientFactor(under.ambientC, under.insulationC) ?? 0;
-  const count = countFactor(under.carrying);
-  const derated = base * ambient * count;
+  const derated = base * under.ambient * under.count;
   const capC = under.capC[size.includes('/') ? 1 : 0];
   const cap = tableAmpacityA(under.metal, size, capC)!;
   const ampacityA = Math.min(derated, cap);
   const deviceA = ampacityA <= 0 ? 0 : (standardDeviceAtOrAboveA(rounded1(ampacityA)) ?? ampacityA);
-  return { base, ambient, count, derated, capC, cap, ampacityA, deviceA };
+  return { base, derated, capC, cap, ampacityA, deviceA };
 }
 
 function ampacityUnder(look: Look, size: WireSize, under: Conditions): StretchAmpacity {
-  const { base, ambient, count, derated, capC, cap, ampacityA, deviceA } = derate(size, under);
+  const { ambient, count } = under;
+  const { base, derated, capC, cap, ampacityA, deviceA } = derate(size, under);
   const method: WiringMethod = METHODS[under.methodName];
   look.step(`${size} AWG ${under.metal}, ${under.insulationC} °C column`, base, 'A', AMPACITY_A.cites);
   look.step(`Ambient ${under.ambientC} °C`, ambient, '×', AMBIENT_FACTOR.cites);
@@ -211,6 +217,6 @@ export function smallestStretchSize(look: Look, index: number, deviceA: number):
 
 /** Smallest cord that carries `deviceA`; undefined if no row does. */
 export function smallestCordSize(look: Look, wires: '3' | '4', deviceA: number): WireSize | undefined {
-  const side = look.aside();
-  return CORD_SIZES.find((size) => cordTableA(side, size, wires) >= deviceA);
+  const three = threeCarry(look.aside(), wires);
+  return CORD_SIZES.find((size) => cordRowA(size, three) >= deviceA);
 }

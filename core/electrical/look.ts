@@ -86,10 +86,10 @@ export class Working {
 /** A computation that several rules want: a function of the facts it looks at, and of an index in a list. */
 export type Shareable<T> = (look: Look, index: number) => T;
 
-/** It done, with every address it looked at. */
+/** It done; with every address it looked at, where somebody asked for them. */
 export interface Part<T> {
   readonly attempt: Attempt<T>;
-  readonly reads: readonly Address[];
+  readonly reads: readonly Address[] | undefined;
 }
 
 /** What every look at one case has in common, so that nothing is read or computed twice. */
@@ -126,7 +126,7 @@ export class Look {
   }
 
   /** A look at the same case that keeps what it and those on its side look at in `reads`. */
-  recording(reads: Address[]): Look {
+  recording(reads: Address[] | undefined): Look {
     const look = this.aside();
     look.reads = reads;
     return look;
@@ -234,8 +234,10 @@ export class Look {
     let parts = done.get(compute) as Part<T>[] | undefined;
     if (!parts) done.set(compute, (parts = []));
     let part = parts[index];
-    if (part) this.reads?.push(...part.reads);
-    else parts[index] = part = remembered ? remembered(compute, index, this) : this.part(compute, index);
+    if (!part) part = remembered ? remembered(compute, index, this) : this.part(compute, index);
+    else if (this.reads && part.reads) this.reads.push(...part.reads);
+    else if (this.reads) part = this.part(compute, index); // done before, when nobody asked what it looks at
+    parts[index] = part;
     const { attempt } = part;
     this.adopt(attempt);
     if (attempt.missing.length > 0) throw new Missing(attempt.missing, attempt.why);
@@ -244,9 +246,9 @@ export class Look {
 
   /** The same computed now, whoever has done it before. */
   part<T>(compute: Shareable<T>, index: number): Part<T> {
-    const reads: Address[] = [];
+    const reads: Address[] | undefined = this.reads && [];
     const attempt = this.recording(reads).attempt((look) => compute(look, index));
-    this.reads?.push(...reads);
+    if (reads) this.reads!.push(...reads);
     return { attempt, reads };
   }
 

@@ -33,10 +33,12 @@ export interface Outcome {
 
 /** Why a rule is unproven, in a sentence that keeps "not looked at yet" and "looked, not seen" apart. */
 function unprovenReason(look: Look, paths: readonly string[]): string {
-  const named = (seen: boolean) => paths.filter((path) => look.notSeen(path) === seen).map(factLabel);
+  const yet: string[] = [];
+  const unseen: string[] = [];
+  for (const path of paths) (look.notSeen(path) ? unseen : yet).push(factLabel(path));
   const parts: string[] = [];
-  if (named(false).length > 0) parts.push(`Not looked at yet: ${named(false).join('; ')}.`);
-  if (named(true).length > 0) parts.push(`Looked, not seen: ${named(true).join('; ')}.`);
+  if (yet.length > 0) parts.push(`Not looked at yet: ${yet.join('; ')}.`);
+  if (unseen.length > 0) parts.push(`Looked, not seen: ${unseen.join('; ')}.`);
   return parts.join(' ');
 }
 

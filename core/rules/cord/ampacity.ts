@@ -1,10 +1,11 @@
 import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { cordAmpacityA, lacking, smallestCordSize } from '../../electrical';
+import { cordAmpacityA, lacking, smallestCordSize, type Attempt } from '../../electrical';
 import { holds, rule, violation } from '../rule';
 
 /** Sets on circuits of 20 A and less count as protected from 16 AWG up (240.5(B)). */
 const SET_DEVICE_A = 20;
+const SET_CITES = everyEdition('240.5(B)');
 
 export default rule({
   id: 'cord/ampacity',
@@ -14,7 +15,8 @@ export default rule({
   facts: ['source.outletBreakerA', 'source.voltage', 'cord.sizeAwg', 'cord.wires'],
   check: (look) => {
     const device = look.attempt((side) => side.need('source.outletBreakerA'));
-    const cords = Array.from({ length: look.cords }, (_, i) => look.attempt((side) => cordAmpacityA(side, i)));
+    const cords: Attempt<number>[] = [];
+    for (let i = 0; i < look.cords; i++) cords.push(look.attempt((side) => cordAmpacityA(side, i)));
     for (const part of [device, ...cords]) look.adopt(part);
     const deviceA = device.value;
     if (deviceA !== undefined)
@@ -22,12 +24,7 @@ export default rule({
         if (ampacityA === undefined || deviceA <= ampacityA) continue;
         const size = look.need(cordAt(i).sizeAwg);
         if (deviceA <= SET_DEVICE_A && size !== '18') {
-          look.step(
-            `Extension cord set of ${size} AWG on ${deviceA} A`,
-            'counts as protected',
-            '',
-            everyEdition('240.5(B)'),
-          );
+          look.step(`Extension cord set of ${size} AWG on ${deviceA} A`, 'counts as protected', '', SET_CITES);
           continue;
         }
         const better = smallestCordSize(look, look.need(cordAt(i).wires), deviceA);
