@@ -90,10 +90,10 @@ function outcomeJson(one: Outcome, options: Options) {
   return options.profile ? { ...own, changedBy } : own;
 }
 
-type Evaluated = Extract<Checked, { evaluation: Evaluated }>;
+type Answered = Extract<Checked, { evaluation: Evaluated }>;
 
 /** What programs get, but for the outcomes. */
-function headJson({ file, site, evaluation }: Evaluated, options: Options) {
+function headJson({ file, site, evaluation }: Answered, options: Options) {
   const { mechanism, mountedOn } = site.transfer ?? {};
   return {
     file,
@@ -130,7 +130,7 @@ function jsonLine(one: Checked, options: Options): string {
   return `${JSON.stringify(headJson(one, options)).slice(0, -1)},"outcomes":[${outcomes.join(',')}]}`;
 }
 
-function text(one: Evaluated, options: Options): string {
+function text(one: Answered, options: Options): string {
   const blocks = [
     options.rules
       ? [one.file, ...one.evaluation.outcomes.map(outcomeText)].join('\n')

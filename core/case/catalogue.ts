@@ -1,11 +1,11 @@
 import type { SchemaDescription, SchemaFieldDescription } from 'yup';
 import { caseSchema } from './schema';
-import type { FactMeta, Take } from './fact';
+import type { FactMeta, Values } from './fact';
 import { placeInCase } from './path';
 
 interface Described {
   readonly type: string;
-  readonly meta?: { readonly fact?: FactMeta; readonly take?: Take };
+  readonly meta?: { readonly fact?: FactMeta; readonly values?: Values };
   readonly fields?: Readonly<Record<string, Described>>;
   readonly innerType?: Described;
 }
@@ -42,7 +42,7 @@ export const CATALOGUE: ReadonlyMap<string, FactMeta> = catalogue;
 
 /** What stands at a place of a case: a fact with the values it takes, a list of groups, or a group of facts, lists and groups. */
 export class Shape {
-  readonly take: Take | undefined;
+  readonly values: Values | undefined;
   readonly group: ReadonlyMap<string, Shape> | undefined;
   /** Where it stands in the values of a case. */
   readonly place: number;
@@ -53,7 +53,7 @@ export class Shape {
     { meta, innerType, fields }: Described,
     private readonly path: string,
   ) {
-    this.take = meta?.take;
+    this.values = meta?.values;
     this.of = innerType;
     this.group =
       fields &&

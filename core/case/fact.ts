@@ -30,8 +30,16 @@ export interface FactMeta {
   readonly when?: (siblings: Readonly<Record<string, unknown>>, site: Readonly<Record<string, unknown>>) => boolean;
 }
 
-/** The value, where it is one of the fact's or not seen, and of a text the one that all cases share; undefined where it is none. */
-export type Take = (value: unknown) => unknown;
+/** The values a fact takes: texts, and numbers within bounds. */
+export interface Values {
+  readonly texts: ReadonlyMap<unknown, string>;
+  readonly min: number;
+  readonly max: number;
+}
+
+/** A value, where it is one of the fact's: a number as it is, a text as all cases share it. Undefined where it is none. */
+export const taken = (value: unknown, { texts, min, max }: Values): number | string | undefined =>
+  typeof value === 'number' ? (value >= min && value <= max ? value : undefined) : texts.get(value);
 
 /** Why a value is none of the fact's, and what would be right, in a sentence. */
 type Wrong = (value: unknown) => string;
@@ -42,15 +50,13 @@ type FactSchema<T> = MixedSchema<T | NotSeen | undefined>;
 function fact<T>(meta: FactMeta, wrong: Wrong): FactSchema<T> {
   const { kind, choices, min = Infinity, max = -Infinity } = meta;
   const texts = [NOT_SEEN, ...(kind === 'amount' ? [] : choices.map((one) => one.value))];
-  const named = new Map<unknown, string>(texts.map((one) => [one, one]));
-  const take: Take = (value) =>
-    typeof value === 'number' ? (value >= min && value <= max ? value : undefined) : named.get(value);
+  const values: Values = { texts: new Map(texts.map((one) => [one, one])), min, max };
   return mixed<T & {}>()
     .nullable() // so that null meets the fact's own sentence
     .optional()
-    .meta({ fact: meta, take })
+    .meta({ fact: meta, values })
     .test('fact', (value, context) => {
-      if (value === undefined || take(value) !== undefined) return true;
+      if (value === undefined || taken(value, values) !== undefined) return true;
       return context.createError({ message: wrong(value) });
     }) as unknown as FactSchema<T>;
 }

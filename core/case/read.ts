@@ -2,7 +2,7 @@ import { ValidationError } from 'yup';
 import { isEdition } from '../codebook';
 import { FORMAT, MOST_PARTS, MOST_TITLE, VERSION, caseSchema, type Case } from './schema';
 import { listPathOf } from './stations';
-import { quoted } from './fact';
+import { quoted, taken } from './fact';
 import { CASE_SHAPE, CATALOGUE, catalogueKey, type Shape } from './catalogue';
 import { Facts, factAt, keysOf, valuesOfNothing, withFact } from './path';
 
@@ -29,9 +29,8 @@ const isGroup = (data: unknown): data is Readonly<Record<string, unknown>> =>
 
 /** Whether data fit a shape; their values go where they stand. Says no where it is not sure: then the schema decides, and says why. */
 function fits(data: unknown, shape: Shape, values: unknown[]): boolean {
-  const { take, place } = shape;
-  if (take) return (values[place] = take(data)) !== undefined;
-  values[place] = data;
+  if (shape.values) return (values[shape.place] = taken(data, shape.values)) !== undefined;
+  values[shape.place] = data;
   if (shape.list) {
     if (!Array.isArray(data) || data.length > MOST_PARTS) return false;
     for (let i = 0; i < data.length; i++) if (!fits(data[i], shape.entry(i), values)) return false;
