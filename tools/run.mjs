@@ -53,5 +53,5 @@ if (!current()) {
   mkdirSync(folder, { recursive: true });
   await bundle();
 }
-process.argv = [process.argv[0], entry, ...args];
+process.argv = [process.argv[0], outfile, ...args];
 await import(pathToFileURL(outfile).href);

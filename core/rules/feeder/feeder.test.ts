@@ -278,6 +278,7 @@ ruleTable('feeder/physical-protection', {
   violation: [
     [stretch(0, { protected: 'no' }), { severity: 'correction' }],
     [attic(26, { protected: 'no' }), { reason: saying('stretch 2') }],
+    [{ ...attic(26, { protected: 'no' }), ...stretch(0, { protected: 'no' }) }, { reason: saying('stretch 1') }], // of two alike the first
   ],
   unproven: [[attic(26), ['feeder.stretches[1].protected']]],
   notApplicable: [CORDS_ONLY],
