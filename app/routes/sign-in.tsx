@@ -1,7 +1,7 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { Button } from '../theme/elements';
 import { Redirect, useLocalSearchParams, useRouter } from 'expo-router';
-import { useLayoutEffect, useState } from 'react';
+import { useEffect, useLayoutEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { mixed, object, string } from 'yup';
@@ -10,7 +10,7 @@ import { Mark } from '../drawn/mark';
 import { Field } from '../plates/field';
 import { Plate, Plates } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
-import { resume, setUp, signIn, useSession } from '../stores/session';
+import { askDemo, resume, setUp, signIn, useSession } from '../stores/session';
 import { DRAWING_PICTURES, Lift, typedIntoPicture } from '../theme/first-picture';
 import { Waiting } from '../theme/inside';
 import { Screen } from '../theme/screen';
@@ -62,7 +62,7 @@ function Trouble({ words }: { words: string | undefined }) {
   ) : null;
 }
 
-function SignInForm() {
+function SignInForm({ again }: { again: boolean }) {
   const demo = useSession((one) => one.demo);
   const { trouble, busy, attempt } = useTry();
   const form = useForm({
@@ -73,6 +73,9 @@ function SignInForm() {
     form.setValue('login', typedIntoPicture('username'));
     form.setValue('password', typedIntoPicture('current-password'));
   }, [form]);
+  useEffect(() => {
+    if (again) void askDemo();
+  }, [again]);
   const submit = () => void form.handleSubmit(({ login, password }) => attempt(() => signIn(login, password)))();
   return (
     <View style={{ gap: 14 }}>
@@ -169,7 +172,7 @@ export default function SignIn() {
         ) : needsSetup ? (
           <SetUpForm />
         ) : (
-          <SignInForm />
+          <SignInForm again={known === 'signed-in'} />
         )}
         <Quiet>
           It shows what holds, what is violated and what nobody has proved. The adopted code, the local office and

@@ -66,6 +66,16 @@ async function reopen(): Promise<void> {
   }
 }
 
+/** Asks which demo accounts there are, for whoever must sign in again. */
+export async function askDemo(): Promise<void> {
+  try {
+    const { demo } = await office.session();
+    set({ demo });
+  } catch {
+    // The office cannot be reached: the form stands there all the same.
+  }
+}
+
 /** Signs in; throws an Error with a sentence. */
 export async function signIn(login: string, password: string): Promise<void> {
   const state = await office.signIn(login, password);
