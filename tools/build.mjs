@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { copyFileSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 
 const FONTS = {
@@ -28,10 +28,10 @@ function* files(folder) {
 function fingerprint(root) {
   const hash = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
-    .update(readFileSync(new URL(import.meta.url)));
+    .update(readFileSync(join(root, 'tools', 'build.mjs')));
   for (const folder of ['app', 'core'])
     for (const file of [...files(join(root, folder))].sort())
-      hash.update(file.slice(root.length)).update(readFileSync(file));
+      hash.update(relative(root, file)).update(readFileSync(file));
   return hash.digest('hex');
 }
 
