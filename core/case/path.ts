@@ -69,20 +69,25 @@ export function keysOf(path: string): readonly Key[] {
 
 type Part = Readonly<Record<Key, unknown>>;
 
-/** Values of a case in which nothing is recorded: null wherever something could be. */
+/** Values of a case in which nothing is recorded: null wherever something could be, undefined where nobody has said so. */
 const nothing: unknown[] = [];
+
+/** A list without holes is read faster. */
+function grow(size: number): void {
+  while (nothing.length < size) nothing.push(undefined);
+}
 
 /** Place of a part that a case can have, in the list of its values. */
 export function placeInCase(path: string): number {
   const { place } = addressOf(path);
-  valuesOfNothing();
+  grow(place + 1);
   nothing[place] = null;
   return place;
 }
 
 /** Values of a case by place, to be filled with what is recorded. */
 export function valuesOfNothing(): unknown[] {
-  while (nothing.length < addresses.size) nothing.push(undefined); // a list without holes is read faster
+  grow(addresses.size);
   return nothing.slice();
 }
 

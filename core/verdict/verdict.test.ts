@@ -227,7 +227,13 @@ describe('properties', () => {
             const checked = readCase(one);
             // One gets the facts that the check came by, the other fetches them.
             const given = [checked.ok ? checked.facts : c, one];
-            remembering.forEach((each, i) => expect(written(each(given[i]!))).toBe(said));
+            remembering.forEach((each, i) => {
+              const evaluation = each(given[i]!);
+              expect(written(evaluation)).toBe(said);
+              expect(evaluation.violations.map((violation) => violation.rule)).toEqual(
+                evaluation.outcomes.filter(({ outcome }) => outcome === 'violation').map(({ rule }) => rule),
+              );
+            });
           }
         }),
         { numRuns: 700 },
