@@ -16,8 +16,8 @@ const launchOptions = {
 export default defineConfig({
   testDir: '.',
   outputDir: '../.data/e2e',
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   workers: 2,
   fullyParallel: true,
   reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
