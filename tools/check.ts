@@ -1,6 +1,6 @@
 /** npm run --silent check -- FILE|FOLDER|-… [options]; see USAGE. */
 import { once } from 'node:events';
-import { createReadStream, fstatSync, readFileSync, readdirSync, statSync } from 'node:fs';
+import { fstatSync, readFileSync, readSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { parseCase, type Case, type Read } from '@careful-latch/core/case';
@@ -146,14 +146,24 @@ const complain = (one: Checked) => {
 };
 const codeOf = (one: Checked) => ('errors' in one ? 2 : one.evaluation.verdict === 'nothing-against' ? 0 : 1);
 
-const CHUNK_BYTES = 2 ** 20;
+const PIECE_BYTES = 2 ** 20;
 
-/** Lines of standard input as they come; what follows the last line break is a line too. Text is made of each line by itself, for one far letter would make all of a chunk twice as large. */
+/** A file on standard input, in pieces larger than process.stdin gives, without a turn of the event loop for each. */
+function* piecesOfFile(): Generator<Buffer> {
+  for (;;) {
+    const piece = Buffer.allocUnsafe(PIECE_BYTES);
+    const bytes = readSync(0, piece);
+    if (bytes === 0) return;
+    yield piece.subarray(0, bytes);
+  }
+}
+
+/** Lines of standard input as they come; what follows the last line break is a line too. Text is made of each line by itself, for one far letter would make all of a piece twice as large. */
 async function* linesOfInput(): AsyncGenerator<string[]> {
   let rest: Buffer = Buffer.alloc(0);
-  // A file in larger pieces than process.stdin gives, for each costs a turn of the event loop; a pipe or terminal as it comes.
-  const input = fstatSync(0).isFile() ? createReadStream('', { fd: 0, highWaterMark: CHUNK_BYTES }) : process.stdin;
-  for await (const chunk of input as AsyncIterable<Buffer>) {
+  // A pipe or terminal may have nothing yet: what they have is taken as it comes.
+  const input = fstatSync(0).isFile() ? piecesOfFile() : (process.stdin as AsyncIterable<Buffer>);
+  for await (const chunk of input) {
     const bytes = rest.length > 0 ? Buffer.concat([rest, chunk]) : chunk;
     const lines: string[] = [];
     let from = 0;
