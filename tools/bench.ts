@@ -266,7 +266,7 @@ async function throughput(): Promise<void> {
     rmSync(file);
   }
   table(
-    `Cases through the command line, one core, its start of ${(startMs / 1000).toFixed(2)} s not counted. Target: 10,000 a second.`,
+    `Cases through the command line, one process, its start of ${(startMs / 1000).toFixed(2)} s not counted. Target: 10,000 a second.`,
     rows,
   );
 }
