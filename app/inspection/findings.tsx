@@ -53,9 +53,7 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
   const router = useRouter();
   const [all, setAll] = useState(false);
   const { evaluation, inspection } = walk;
-  const violations = evaluation.outcomes
-    .filter((one) => one.outcome === 'violation')
-    .sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+  const violations = [...evaluation.violations].sort((a, b) => RANK[a.severity] - RANK[b.severity]);
   const open = toFindOut(evaluation);
   const rest = evaluation.outcomes.filter((one) => one.outcome === 'holds' || one.outcome === 'not-applicable');
   return (

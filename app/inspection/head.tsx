@@ -24,7 +24,7 @@ export const Head = memo(function Head({ walk: { inspection } }: { walk: Walk })
 /** What can be done with the whole: findings, the decision, and the records once there are any. */
 export const Acts = memo(function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
   const router = useRouter();
-  const violations = evaluation.outcomes.filter((one) => one.outcome === 'violation').length;
+  const violations = evaluation.violations.length;
   const go = (screen: string) => router.navigate(`/inspection/${inspection.id}/${screen}` as never);
   return (
     <View style={{ gap: 8 }}>

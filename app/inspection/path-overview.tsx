@@ -17,7 +17,7 @@ const ROW = 66;
 function summary({ inspection: { case: c }, evaluation, states }: Walk, station: Station): string {
   const state = states[STATIONS.indexOf(station)];
   if (state === 'absent') return 'doesn’t apply';
-  const violations = evaluation.outcomes.filter((one) => one.station === station && one.outcome === 'violation');
+  const violations = evaluation.violations.filter((one) => one.station === station);
   const open = new Set(evaluation.outcomes.flatMap((one) => one.needs).filter((path) => stationOf(path) === station))
     .size;
   const readings: Readonly<Record<Station, (string | false)[]>> = {
@@ -76,8 +76,7 @@ export const PathOverview = memo(function PathOverview({ walk }: { walk?: Walk |
         const sign = ({ proved: 'holds', open: 'unproven', violated: 'violation', absent: 'not-applicable' } as const)[
           state
         ];
-        const violations =
-          walk?.evaluation.outcomes.filter((one) => one.station === station && one.outcome === 'violation') ?? [];
+        const violations = walk?.evaluation.violations.filter((one) => one.station === station) ?? [];
         return (
           <View role="listitem" key={station}>
             <Pressable

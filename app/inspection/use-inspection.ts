@@ -2,7 +2,7 @@ import { useGlobalSearchParams, useLocalSearchParams } from 'expo-router';
 import { useMemo } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { STATIONS, factAt, isStation, listOf, sheet, type Station } from '@careful-latch/core/case';
-import { stationState, type Evaluation, type Outcome, type StationState } from '@careful-latch/core/verdict';
+import { stationState, type Evaluated, type Outcome, type StationState } from '@careful-latch/core/verdict';
 import type { Inspection } from '@careful-latch/core/record';
 import { useInspections } from '../stores/inspections';
 import { useSoon } from '../theme/use-soon';
@@ -10,7 +10,7 @@ import { evaluate, outcomesBeside } from './answers';
 
 export interface Walk {
   readonly inspection: Inspection;
-  readonly evaluation: Evaluation;
+  readonly evaluation: Evaluated;
   readonly states: readonly StationState[];
 }
 

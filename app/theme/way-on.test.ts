@@ -6,6 +6,7 @@ test.each([
   [undefined, '/'],
   [['/new', '/new'], '/'],
   ['//elsewhere/path', '/'],
+  ['/\\elsewhere/path', '/'],
   ['https://elsewhere/path', '/'],
   ['/sign-in', '/'],
 ])('after the sign-in, %j leads to %s', (to, on) => {

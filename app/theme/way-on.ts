@@ -3,4 +3,4 @@ export const signInFor = (to: string) => ({ pathname: '/sign-in', params: to ===
 
 /** Where the sign-in leads: to an address of ours, else to the list. */
 export const wayOn = (to: unknown): `/${string}` =>
-  typeof to === 'string' && /^\/(?!\/|sign-in)/.test(to) ? (to as `/${string}`) : '/';
+  typeof to === 'string' && /^\/(?![/\\]|sign-in)/.test(to) ? (to as `/${string}`) : '/';
