@@ -3,7 +3,8 @@ import { once } from 'node:events';
 import { fstatSync, readFileSync, readSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { parseCase, type Case, type Read } from '@careful-latch/core/case';
+import { setFlagsFromString } from 'node:v8';
+import { caseReader, parseCase, type Case, type Read } from '@careful-latch/core/case';
 import { EDITIONS, isEdition, type Edition } from '@careful-latch/core/codebook';
 import { Look, Missing, currentsOf } from '@careful-latch/core/electrical';
 import { functionTest } from '@careful-latch/core/interlock';
@@ -177,18 +178,22 @@ async function* linesOfInput(): AsyncGenerator<string[]> {
   yield [rest.toString('utf8')];
 }
 
+/** Of a core’s first seconds the compiler would take a third, to make fast what hardly runs: it waits longer, and makes less of each. */
+const COMPILE_LESS = ['--interrupt-budget=300000', '--max-inlined-bytecode-size-cumulative=200'];
+
 /** Cases on standard input, answered one by one as they come. */
 async function stream(options: Options): Promise<number> {
+  COMPILE_LESS.forEach((flag) => setFlagsFromString(flag));
   let code = 0;
   let line = 0;
+  const read = caseReader();
   for await (const lines of linesOfInput()) {
     let out = '';
-    // All that came are read, then all are judged: turn and turn about, each drives the other from the processor's caches.
-    const reads = lines.map((source) => (source.trim() === '' ? undefined : parseCase(source)));
-    for (const read of reads) {
+    for (const source of lines) {
       line++;
-      if (!read) continue;
-      const one = checked(`line ${line}`, read, options);
+      if (source.trim() === '') continue;
+      const found = read(source);
+      const one = checked(`line ${line}`, found, options);
       complain(one);
       code = Math.max(code, codeOf(one));
       if (options.json) out += `${jsonLine(one, options)}\n`;

@@ -1,27 +1,27 @@
-import type { SchemaDescription, SchemaFieldDescription } from 'yup';
 import { caseSchema } from './schema';
 import type { FactMeta, Values } from './fact';
 import { placeInCase } from './path';
 
-interface Described {
-  readonly type: string;
-  readonly meta?: { readonly fact?: FactMeta; readonly values?: Values };
-  readonly fields?: Readonly<Record<string, Described>>;
-  readonly innerType?: Described;
+/** A schema, or a part of it. */
+interface Schema {
+  meta(): { readonly fact?: FactMeta; readonly values?: Values } | undefined;
+  readonly fields?: Readonly<Record<string, Schema>>;
+  readonly innerType?: Schema;
 }
 
 /** Catalogue key of a fact: its address without list positions, `cord.sizeAwg`. */
 export const catalogueKey = (path: string) => path.replace(/\[\d+\]/g, '');
 
-function collect(node: Described, path: string, into: Map<string, FactMeta>) {
-  if (node.meta?.fact) into.set(path, node.meta.fact);
+function collect(node: Schema, path: string, into: Map<string, FactMeta>) {
+  const fact = node.meta()?.fact;
+  if (fact) into.set(path, fact);
   if (node.innerType) collect(node.innerType, path, into);
   for (const [key, field] of Object.entries(node.fields ?? {})) collect(field, path ? `${path}.${key}` : key, into);
 }
 
-const described: SchemaDescription | SchemaFieldDescription = caseSchema.describe();
+const schema = caseSchema as unknown as Schema;
 const catalogue = new Map<string, FactMeta>();
-collect(described as unknown as Described, '', catalogue);
+collect(schema, '', catalogue);
 
 const LOCAL_PREFIX = 'local.';
 /** Whether an address is an item of a local profile rather than a fact of the catalogue. */
@@ -46,18 +46,18 @@ export class Shape {
   readonly group: ReadonlyMap<string, Shape> | undefined;
   /** Where it stands in the values of a case. */
   readonly place: number;
-  private readonly of: Described | undefined;
+  private readonly of: Schema | undefined;
   private readonly entries: Shape[] = [];
 
   constructor(
-    { meta, innerType, fields }: Described,
+    of: Schema,
     private readonly path: string,
   ) {
-    this.values = meta?.values;
-    this.of = innerType;
+    this.values = of.meta()?.values;
+    this.of = of.innerType;
     this.group =
-      fields &&
-      new Map(Object.entries(fields).map(([key, field]) => [key, new Shape(field, path ? `${path}.${key}` : key)]));
+      of.fields &&
+      new Map(Object.entries(of.fields).map(([key, field]) => [key, new Shape(field, path ? `${path}.${key}` : key)]));
     this.place = path ? placeInCase(path) : -1;
   }
 
@@ -71,7 +71,7 @@ export class Shape {
   }
 }
 
-export const CASE_SHAPE = new Shape(described as unknown as Described, '');
+export const CASE_SHAPE = new Shape(schema, '');
 
 /** What is known of the fact at an address. Throws on an address that is none. */
 export function metaOf(path: string): FactMeta {

@@ -47,18 +47,16 @@ type Wrong = (value: unknown) => string;
 type Words = Pick<FactMeta, 'label' | 'ask' | 'drawing' | 'when'>;
 type FactSchema<T> = MixedSchema<T | NotSeen | undefined>;
 
+const ANYTHING = mixed().nullable().optional(); // nullable, so that null meets the fact's own sentence
+
 function fact<T>(meta: FactMeta, wrong: Wrong): FactSchema<T> {
   const { kind, choices, min = Infinity, max = -Infinity } = meta;
   const texts = [NOT_SEEN, ...(kind === 'amount' ? [] : choices.map((one) => one.value))];
   const values: Values = { texts: new Map(texts.map((one) => [one, one])), min, max };
-  return mixed<T & {}>()
-    .nullable() // so that null meets the fact's own sentence
-    .optional()
-    .meta({ fact: meta, values })
-    .test('fact', (value, context) => {
-      if (value === undefined || taken(value, values) !== undefined) return true;
-      return context.createError({ message: wrong(value) });
-    }) as unknown as FactSchema<T>;
+  return ANYTHING.test('fact', (value, context) => {
+    if (value === undefined || taken(value, values) !== undefined) return true;
+    return context.createError({ message: wrong(value) });
+  }).meta({ fact: meta, values }) as unknown as FactSchema<T>; // last, for each step copies what the schema holds
 }
 
 /** A value as it would be quoted back to the person who typed it, kept short. */

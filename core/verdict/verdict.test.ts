@@ -5,11 +5,13 @@ import {
   CATALOGUE,
   LIST_PATHS,
   addressOf,
+  caseReader,
   NOT_SEEN,
   STATIONS,
   emptyCase,
   factAt,
   listPathOf,
+  parseCase,
   readBySchema,
   readCase,
   recordedFacts,
@@ -330,6 +332,25 @@ describe('properties', () => {
           const [seen, fetched] = [quick.facts, slow.facts];
           expect(everywhere.filter((address) => seen.at(address) !== fetched.at(address))).toEqual([]);
         }
+      }),
+      { numRuns: 1000 },
+    );
+  });
+
+  test('a text is read among many as it is alone, whatever stands in it', () => {
+    const bits = fc.constantFrom(
+      ...['{', '}', '[', ']', ',', ':', '"', '\\', ' ', '0', 'null', '}}', '},{', '},"inlet":{', '],"cord":[', ',"title":"x"', '"ratingA":30'],
+    ); // prettier-ignore
+    const edit = fc.record({ at: fc.double({ min: 0, max: 1, noNaN: true }), gone: fc.nat({ max: 3 }), bit: bits });
+    const read = caseReader(50); // so that it forgets, too
+    fc.assert(
+      fc.property(anyCase, fc.array(edit, { maxLength: 3 }), (c, edits) => {
+        let text = JSON.stringify(c);
+        for (const { at, gone, bit } of edits) {
+          const from = Math.floor(at * text.length);
+          text = text.slice(0, from) + bit + text.slice(from + gone);
+        }
+        for (const one of [text, JSON.stringify(c)]) expect(read(one)).toEqual(parseCase(one));
       }),
       { numRuns: 1000 },
     );
