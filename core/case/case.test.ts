@@ -149,6 +149,8 @@ describe('reading many', () => {
     ['a stray group', at(afterInlet, ',"solar":{}')],
     ['a prototype', at(afterInlet, ',"__proto__":{"inlet":{}}')],
     ['a group within a group', at(afterInlet - 1, INLET)],
+    ['a long text', at(inlet, ' '.repeat(30_000))],
+    ['a long text of ends', `{${'],"'.repeat(300_000)}}`],
     ['one brace more', `${text}}`],
     ['a group’s brace more', at(afterInlet, '}')],
     ['one brace less', text.slice(0, -1)],

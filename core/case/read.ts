@@ -134,6 +134,9 @@ export function parseCase(text: string): Read {
   return readCase(data);
 }
 
+/** Texts above this are read whole: few cases are so long, and a piece keeps the text that it was cut from. */
+const MOST_IN_PIECES = 20_000;
+
 /** Where the first of two texts stands from a place on; -1 where neither does. */
 function firstOf(text: string, one: string, other: string, from: number): number {
   const [i, j] = [text.indexOf(one, from), text.indexOf(other, from)];
@@ -195,7 +198,7 @@ export function caseReader(mostPieces = 10_000): (text: string) => Read {
   }
 
   function readInPieces(text: string): Read | undefined {
-    if (text.length > MOST_BYTES || !text.endsWith('}')) return undefined;
+    if (text.length > MOST_IN_PIECES || !text.endsWith('}')) return undefined;
     const [head, ...groups] = cut(text.slice(0, -1));
     const site = objectIn(`${head}}`);
     if (!site || !headFits(site) || Object.keys(site).some((key) => !HEAD.has(key))) return undefined;
