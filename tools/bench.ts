@@ -235,13 +235,22 @@ function onOneCore(): string[] {
   const core = /: *(\d+)/.exec(stdout ?? '')?.[1];
   return core === undefined ? [] : ['taskset', '-c', core];
 }
+const ONE_CORE = onOneCore();
+
+/** The command line on standard input. */
+const [program, ...programArgs] = [
+  ...ONE_CORE,
+  process.execPath,
+  join(root, 'tools', 'run.mjs'),
+  'tools/check.ts',
+  '-',
+];
 
 /** When so many lines had come out of the command line, ms after its start. */
 async function answeredAfter(file: string, args: string[], counts: readonly number[]): Promise<number[]> {
   const input = openSync(file, 'r');
   const began = performance.now();
-  const [program, ...rest] = [...onOneCore(), process.execPath, ...CHECK_STDIN, ...args];
-  const run = spawn(program!, rest, { stdio: [input, 'pipe', 'inherit'] });
+  const run = spawn(program!, [...programArgs, ...args], { stdio: [input, 'pipe', 'inherit'] });
   const ended = once(run, 'close');
   const times: number[] = [];
   let lines = 0;
@@ -254,23 +263,21 @@ async function answeredAfter(file: string, args: string[], counts: readonly numb
   if (lines !== counts.at(-1)) throw new Error(`${lines} answers for ${counts.at(-1)} cases`);
   return times;
 }
-const CHECK_STDIN = [join(root, 'tools', 'run.mjs'), 'tools/check.ts', '-'];
 
 /** Many cases through the command line: the first while it still warms up, then those that follow. */
 async function throughput(): Promise<void> {
   const file = join(tmpdir(), `careful-latch-bench-${process.pid}.ndjson`);
   const start = () => {
     const began = performance.now();
-    const [program, ...rest] = [...onOneCore(), process.execPath, ...CHECK_STDIN];
-    spawnSync(program!, rest, { input: '' });
+    spawnSync(program!, programArgs, { input: '' });
     return performance.now() - began;
   };
   start(); // may have to make the bundle first
   const startMs = Math.min(start(), start(), start());
   const aSecond = (cases: number, tookMs: number) => Math.round((1000 * cases) / tookMs);
   const rows: Record<string, string | number>[] = [];
-  let first = true;
-  for (const { kind, cases } of manyCases()) {
+  const many = manyCases();
+  for (const { kind, cases } of many) {
     const lines = cases.map((c) => JSON.stringify(c));
     const parsing = performance.now();
     for (const line of lines) JSON.parse(line);
@@ -286,19 +293,17 @@ async function throughput(): Promise<void> {
       'of 10,000': `${(whole / 10_000).toFixed(2)} ×`,
       'JSON.parse alone': `${(parsed / whole).toFixed(1)} × as many`,
     });
-    if (first) {
-      writeFileSync(file, lines.slice(0, FIRST).join('\n'));
-      const [json] = await answeredAfter(file, ['--json'], [FIRST]);
-      rows.push({
-        cases: 'the same, as JSON with whole workings',
-        [`first ${FIRST}`]: aSecond(FIRST, json! - startMs),
-      });
-      first = false;
-    }
-    rmSync(file);
   }
+  const examples = many[0]!.cases.slice(0, FIRST);
+  writeFileSync(file, examples.map((c) => JSON.stringify(c)).join('\n'));
+  const [json] = await answeredAfter(file, ['--json'], [FIRST]);
+  rows.push({
+    cases: 'the examples, as JSON with whole workings',
+    [`first ${FIRST}`]: aSecond(FIRST, json! - startMs),
+  });
+  rmSync(file);
   table(
-    `Cases a second through the command line, ${onOneCore().length > 0 ? 'held to one core' : 'one process'}, its start of ${(startMs / 1000).toFixed(2)} s not counted. Target: 10,000 cases; the rows below the first show what it costs that they differ.`,
+    `Cases a second through the command line, ${ONE_CORE.length > 0 ? 'held to one core' : 'one process'}, its start of ${(startMs / 1000).toFixed(2)} s not counted. Target: 10,000 cases; the rows below the first show what it costs that they differ.`,
     rows,
   );
 }

@@ -138,14 +138,14 @@ export function parseCase(text: string): Read {
 const MOST_IN_PIECES = 20_000;
 
 /** Where the first of two texts stands from a place on; -1 where neither does. */
-function firstOf(text: string, one: string, other: string, from: number): number {
+function earlierOf(text: string, one: string, other: string, from: number): number {
   const [i, j] = [text.indexOf(one, from), text.indexOf(other, from)];
   return i < 0 || (j >= 0 && j < i) ? j : i;
 }
 
 /** The comma before the next group, where one ends and another with its key begins: `},"inlet":{`. -1 where there is none. */
 function nextGroup(text: string, from: number): number {
-  for (let end = firstOf(text, '},"', '],"', from); end >= 0; end = firstOf(text, '},"', '],"', end + 1)) {
+  for (let end = earlierOf(text, '},"', '],"', from); end >= 0; end = earlierOf(text, '},"', '],"', end + 1)) {
     const close = text.indexOf('"', end + 3);
     const open = text[close + 2];
     if (text[close + 1] === ':' && (open === '{' || open === '[')) return end + 1;
@@ -157,7 +157,7 @@ function nextGroup(text: string, from: number): number {
 function cut(text: string): string[] {
   const parts: string[] = [];
   let from = 0;
-  let comma = text.lastIndexOf(',"', firstOf(text, '{', '[', 1));
+  let comma = text.lastIndexOf(',"', earlierOf(text, '{', '[', 1));
   while (comma > 0) {
     parts.push(text.slice(from, comma));
     from = comma + 1;
