@@ -303,7 +303,7 @@ async function throughput(): Promise<void> {
   });
   rmSync(file);
   table(
-    `Cases a second through the command line, ${ONE_CORE.length > 0 ? 'held to one core' : 'one process'}, its start of ${(startMs / 1000).toFixed(2)} s not counted. Target: 10,000 cases; the rows below the first show what it costs that they differ.`,
+    `Cases a second through the command line, ${ONE_CORE.length > 0 ? 'held to one core' : 'one process'}, its start of ${(startMs / 1000).toFixed(2)} s not counted. Target: 10,000.`,
     rows,
   );
 }
