@@ -32,19 +32,34 @@ export interface Rule {
   readonly check: (look: Look) => Finding;
 }
 
-export function rule(definition: Omit<Rule, 'station'>): Rule {
-  return { ...definition, station: definition.id.split('/')[0] as Station };
+export function rule({ id, holds, severity, cites, facts, notApplicable, check }: Omit<Rule, 'station'>): Rule {
+  return { id, station: id.split('/')[0] as Station, holds, severity, cites, facts, notApplicable, check };
 }
 
 type Detail = Omit<Finding, 'outcome' | 'reason' | 'remedy'>;
 
-export const holds = (reason: string, detail: Detail = {}): Finding => ({ outcome: 'holds', reason, ...detail });
+export const holds = (reason: string, { found, allowed, unit, severity }: Detail = {}): Finding => ({
+  outcome: 'holds',
+  reason,
+  found,
+  allowed,
+  unit,
+  remedy: undefined,
+  severity,
+});
 
-export const violation = (reason: string, remedy: string, detail: Detail = {}): Finding => ({
+export const violation = (
+  reason: string,
+  remedy: string,
+  { found, allowed, unit, severity }: Detail = {},
+): Finding => ({
   outcome: 'violation',
   reason,
+  found,
+  allowed,
+  unit,
   remedy,
-  ...detail,
+  severity,
 });
 
 /** Not applicable where the transfer means leaves a part out; unproven while the transfer means is unknown. */
