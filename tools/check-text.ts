@@ -2,7 +2,7 @@
 import { STATION_NAMES, metaOf, stationOf, type Case } from '@careful-latch/core/case';
 import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
 import { ASSUMED, Look, Missing, currentsOf, rounded, type Currents, type Step } from '@careful-latch/core/electrical';
-import { functionTest } from '@careful-latch/core/interlock';
+import { functionTestAt } from '@careful-latch/core/interlock';
 import { RULES, type Rule } from '@careful-latch/core/rules';
 import { VERDICT_WORDS, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
 
@@ -89,10 +89,9 @@ export function outcomeText(one: Outcome): string {
 
 /** The list of moves to try at this panel, made from the mechanism's model. */
 export function functionTestText(site: Case): string {
-  const name = site.transfer?.mechanism;
-  if (!name || name === 'not-seen')
-    return 'Function test: not known yet how the transfer means keeps the sources apart (transfer.mechanism).';
-  const trials = functionTest(name, site.transfer?.mountedOn === 'cover');
+  const trials = functionTestAt(site);
+  if (trials.length === 0)
+    return 'Function test: not known yet how the transfer means keeps the sources apart (transfer.kind, transfer.mechanism).';
   return [
     'Function test. Source unplugged and dead until the last step; stand clear of open live parts.',
     ...trials.map((trial, i) => `  ${i + 1}. ${trial.given}: ${trial.attempt}. It must ${trial.must}. (${trial.fact})`),

@@ -7,7 +7,7 @@ import { setFlagsFromString } from 'node:v8';
 import { caseReader, parseCase, type Case, type Read } from '@careful-latch/core/case';
 import { EDITIONS, isEdition, type Edition } from '@careful-latch/core/codebook';
 import { Look, Missing, currentsOf } from '@careful-latch/core/electrical';
-import { functionTest } from '@careful-latch/core/interlock';
+import { functionTestAt } from '@careful-latch/core/interlock';
 import { parseProfile, type Profile } from '@careful-latch/core/profile';
 import { RULES, type Rule } from '@careful-latch/core/rules';
 import { VERDICT_WORDS, evaluator, type Evaluated, type Outcome } from '@careful-latch/core/verdict';
@@ -95,7 +95,6 @@ type Answered = Extract<Checked, { evaluation: Evaluated }>;
 
 /** What programs get, but for the outcomes. */
 function headJson({ file, site, evaluation }: Answered, options: Options) {
-  const { mechanism, mountedOn } = site.transfer ?? {};
   return {
     file,
     format: 'careful-latch/outcomes',
@@ -103,9 +102,7 @@ function headJson({ file, site, evaluation }: Answered, options: Options) {
     engine: evaluation.engine,
     ...(options.profile ? { profile: options.profile.office } : {}),
     verdict: evaluation.verdict,
-    ...(options.functionTest && mechanism && mechanism !== 'not-seen'
-      ? { functionTest: functionTest(mechanism, mountedOn === 'cover') }
-      : {}),
+    ...(options.functionTest ? { functionTest: functionTestAt(site) } : {}),
     ...(options.currents ? { currents: currentsJson(site, evaluation.edition) } : {}),
   };
 }

@@ -11,7 +11,7 @@ import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { NeutralDrawing } from './neutral-drawing';
 import { RatingRow } from './rating-row';
-import { useFact, useSheet, useWalkSoon, type Walk } from './use-inspection';
+import { useFact, useSheet, useTrials, useWalkSoon, type Walk } from './use-inspection';
 
 const PLURAL: Readonly<Record<string, string>> = {
   cord: 'another cord',
@@ -30,7 +30,9 @@ interface FactProps {
 
 /** A fact by itself: a tap on it draws neither the sheet nor any other fact that it does not change. */
 const Fact = memo(function Fact({ inspection, ...rest }: FactProps) {
-  return <FactField {...rest} {...useFact(inspection, rest.path)} />;
+  return (
+    <FactField {...rest} {...useFact(inspection, rest.path)} trials={useTrials(inspection, rest.path)} />
+  );
 });
 
 /** What is drawn from several facts of the sheet; follows the answer. */

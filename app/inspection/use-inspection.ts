@@ -2,6 +2,7 @@ import { useGlobalSearchParams, useLocalSearchParams } from 'expo-router';
 import { useMemo } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { STATIONS, factAt, isStation, listOf, sheet, type Station } from '@careful-latch/core/case';
+import { functionTestAt, type Trial } from '@careful-latch/core/interlock';
 import { stationState, type Evaluated, type Outcome, type StationState } from '@careful-latch/core/verdict';
 import type { Inspection } from '@careful-latch/core/record';
 import { useInspections } from '../stores/inspections';
@@ -56,6 +57,16 @@ export function useFact(inspection: string, path: string): { value: unknown; out
     }),
   );
   return { value, outcomes: outcomes as Outcome[] };
+}
+
+/** The moves that a fact of the function test answers for, at this mechanism. */
+export function useTrials(inspection: string, path: string): readonly Trial[] {
+  return useInspections(
+    useShallow((all) => {
+      const here = all.byId[inspection];
+      return here ? functionTestAt(here.case).filter((trial) => trial.fact === path) : [];
+    }),
+  );
 }
 
 /** What a station's sheet is made of; the very same while no answer changes it. */

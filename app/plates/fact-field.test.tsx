@@ -1,5 +1,6 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { NOT_SEEN, emptyCase, factAt, withFact } from '@careful-latch/core/case';
+import { functionTestAt } from '@careful-latch/core/interlock';
 import { evaluate } from '@careful-latch/core/verdict';
 import { Appearance } from '../theme/theme';
 import { outcomesBeside } from '../inspection/answers';
@@ -7,9 +8,9 @@ import { FactField } from './fact-field';
 
 const CASE = withFact(withFact(emptyCase('2020'), 'transfer.kind', 'retrofit-interlock'), 'inlet.ratingA', 30);
 
-function show(path: string, value?: unknown) {
+function show(path: string, value?: unknown, at = CASE) {
   const onRecord = jest.fn();
-  const site = value === undefined ? CASE : withFact(CASE, path, value);
+  const site = value === undefined ? at : withFact(at, path, value);
   render(
     <Appearance>
       <FactField
@@ -17,6 +18,7 @@ function show(path: string, value?: unknown) {
         value={factAt(site, path)}
         outcomes={outcomesBeside(evaluate(site), path)}
         onRecord={onRecord}
+        trials={functionTestAt(site).filter((trial) => trial.fact === path)}
       />
     </Appearance>,
   );
@@ -45,6 +47,17 @@ test('the answer stands beside the fact, one tap from its working', () => {
   expect(screen.queryByText(/Replace the breaker/)).toBeNull();
   fireEvent.click(screen.getAllByText('working')[0]!);
   expect(screen.getByText(/Replace the breaker with one of 30 A or less/)).toBeTruthy();
+});
+
+test('an answer of the function test lists the moves that it stands for, once the mechanism is known', () => {
+  show('function.bothWithPartMoved');
+  expect(screen.queryAllByRole('listitem')).toHaveLength(0);
+  cleanup();
+  show('function.bothWithPartMoved', undefined, withFact(CASE, 'transfer.mechanism', 'sliding-plate'));
+  const moves = screen.getAllByRole('listitem').map((one) => one.textContent);
+  expect(moves).toHaveLength(4);
+  expect(moves).toContain('utility closed: lift the plate off its guides');
+  expect(moves).toContain('generator closed: slide the plate half-way back');
 });
 
 test('a typed value is taken; a wrong one gets its sentence and stays', () => {

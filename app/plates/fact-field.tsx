@@ -1,8 +1,10 @@
 import { Input } from '../theme/elements';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
+import { shallow } from 'zustand/shallow';
 import { NOT_SEEN, metaOf, whyNotFact, type FactMeta } from '@careful-latch/core/case';
 import type { ConfigurationName, WireSize } from '@careful-latch/core/codebook';
+import type { Trial } from '@careful-latch/core/interlock';
 import type { Outcome } from '@careful-latch/core/verdict';
 import { Face, Pins, WireEnd } from '../drawn/faces';
 import { Sign } from '../drawn/signs';
@@ -106,6 +108,8 @@ interface Props {
   readonly outcomes: readonly Outcome[];
   readonly onRecord: (path: string, value: string | number | null) => void;
   readonly focused?: boolean;
+  /** The moves that this answer stands for. */
+  readonly trials?: readonly Trial[];
 }
 
 /** A fact's name, and how to find it out. */
@@ -122,10 +126,29 @@ const Asked = memo(function Asked({ meta }: { meta: FactMeta }) {
   );
 });
 
+/** The moves to try before the answer is given, for it claims every one of them. */
+const Trials = memo(function Trials({ trials }: { trials: readonly Trial[] }) {
+  const styles = useStyles();
+  return (
+    <View role="list" style={styles.trials}>
+      {trials.map(({ given, attempt }) => (
+        <Words key={`${given} ${attempt}`} role="listitem" style={styles.trial}>
+          {given}: <Words style={styles.attempt}>{attempt}</Words>
+        </Words>
+      ))}
+    </View>
+  );
+});
+
+const NO_TRIALS: readonly Trial[] = [];
+
 /** Facts off the screen are neither laid out nor painted: a sheet may hold fifty of them. */
 const OFF_SCREEN_COSTS_NOTHING = { contentVisibility: 'auto', containIntrinsicBlockSize: 'auto 180px' } as object;
 
 const useStyles = stylesOf(({ hairline }) => ({
+  trials: { gap: 4, paddingLeft: 12, borderLeftWidth: 2, borderColor: hairline },
+  trial: { fontSize: 17, lineHeight: 23 },
+  attempt: { fontSize: 17, lineHeight: 23, fontWeight: '700' },
   field: {
     gap: 8,
     paddingVertical: 14,
@@ -136,7 +159,7 @@ const useStyles = stylesOf(({ hairline }) => ({
 }));
 
 /** One fact: its name, how to find it out, its plates, and the answer at once beside it. */
-function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
+function Field({ path, value, outcomes, onRecord, focused = false, trials = NO_TRIALS }: Props) {
   const styles = useStyles();
   const meta = metaOf(path);
   const place = useRef<View>(null);
@@ -155,6 +178,7 @@ function Field({ path, value, outcomes, onRecord, focused = false }: Props) {
   return (
     <View ref={place} testID={`fact-${path}`} nativeID={`fact-${path}`} style={styles.field}>
       <Asked meta={meta} />
+      {trials.length > 0 && <Trials trials={trials} />}
       <Plates label={meta.label}>
         {meta.choices.map((one) => (
           <FactPlate
@@ -192,6 +216,6 @@ export const FactField = memo(
     a.value === b.value &&
     a.focused === b.focused &&
     a.onRecord === b.onRecord &&
-    a.outcomes.length === b.outcomes.length &&
-    a.outcomes.every((one, i) => one === b.outcomes[i]),
+    shallow(a.outcomes, b.outcomes) &&
+    shallow(a.trials, b.trials),
 );

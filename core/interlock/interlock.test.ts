@@ -1,5 +1,5 @@
-import { MECHANISMS, type MechanismName } from '../case';
-import { dangerousSequence, explore, functionTest, mechanism, type Defects } from '.';
+import { MECHANISMS, NOT_SEEN, emptyCase, type Case, type MechanismName } from '../case';
+import { dangerousSequence, explore, functionTest, functionTestAt, mechanism, type Defects } from '.';
 
 const names = Object.keys(MECHANISMS) as MechanismName[];
 const words = (name: MechanismName, defects: Defects) =>
@@ -113,6 +113,28 @@ describe('function test', () => {
     expect(trials).toContain('generator closed: slide the plate half-way back: must be blocked');
     expect(trials).toContain('both open: switch utility on: must go');
     expect(trials).toContain('both open: switch generator on: must go');
+  });
+
+  test('of a case: the cover counts at a retrofit interlock; nothing is listed where the mechanism is unknown or another’s', () => {
+    const at = (transfer: Case['transfer']) => functionTestAt({ ...emptyCase('2023'), transfer });
+    const onPanel = at({ kind: 'retrofit-interlock', mechanism: 'sliding-plate', mountedOn: 'panel' });
+    const onCover = at({ kind: 'retrofit-interlock', mechanism: 'sliding-plate', mountedOn: 'cover' });
+    expect(onPanel).toEqual(functionTest('sliding-plate'));
+    expect(onCover.map((trial) => trial.fact)).toEqual([
+      ...onPanel.map((trial) => trial.fact),
+      'function.bothWithCoverOff',
+    ]);
+    expect(at({ kind: 'load-side-switch', mechanism: 'circuit-handles', mountedOn: 'cover' })).toEqual(
+      functionTest('circuit-handles'),
+    );
+    for (const nothing of [
+      undefined,
+      { kind: 'retrofit-interlock' },
+      { kind: 'retrofit-interlock', mechanism: NOT_SEEN },
+      { kind: 'load-side-switch', mechanism: 'sliding-plate' },
+      { mechanism: 'sliding-plate' },
+    ] as const)
+      expect(at(nothing)).toEqual([]);
   });
 
   test.each(names)(
