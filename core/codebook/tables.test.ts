@@ -203,5 +203,5 @@ test('numbers an office may change: usual value and bounds', () => {
 test('enclosure types: those whose number is 3, 4 or 6 keep rain out', () => {
   for (const [name, { rain }] of Object.entries(ENCLOSURE_TYPES))
     expect([name, rain]).toEqual([name, /^[346]/.test(name)]);
-  expect(Object.keys(ENCLOSURE_TYPES).sort().join(' ')).toBe('1 12 13 2 3 3R 3RX 3S 4 4X 5 6 6P');
+  expect(Object.keys(ENCLOSURE_TYPES).sort().join(' ')).toBe('1 12 12K 13 2 3 3R 3RX 3S 3SX 3X 4 4X 5 6 6P');
 });
