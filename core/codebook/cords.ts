@@ -20,20 +20,30 @@ interface CordType {
 }
 const type = (usage: CordType['usage'], outdoors: boolean): CordType => ({ usage, outdoors });
 
-/** Types met at a portable generator (Table 400.4). Outdoors is what the W says. */
+/** Types met at a portable generator, those for outdoors whole (Table 400.4). Outdoors is what the W says. */
 export const CORD_TYPES = {
   SOOW: type('extra-hard', true),
   STW: type('extra-hard', true),
   STOW: type('extra-hard', true),
+  STOOW: type('extra-hard', true),
   SEOOW: type('extra-hard', true),
+  SEOW: type('extra-hard', true),
+  SEW: type('extra-hard', true),
+  SOW: type('extra-hard', true),
   SJTW: type('hard', true),
+  SJTOW: type('hard', true),
+  SJTOOW: type('hard', true),
   SJOOW: type('hard', true),
+  SJOW: type('hard', true),
   SJEOOW: type('hard', true),
+  SJEOW: type('hard', true),
+  SJEW: type('hard', true),
   SOO: type('extra-hard', false),
   SO: type('extra-hard', false),
   ST: type('extra-hard', false),
   SJT: type('hard', false),
   SJO: type('hard', false),
+  SJ: type('hard', false),
   SVT: type('not-hard', false),
   'SPT-2': type('not-hard', false),
 } as const satisfies Record<string, CordType>;

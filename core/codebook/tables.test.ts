@@ -189,6 +189,10 @@ test('cord types: the letters say usage and place', () => {
     ]);
     expect(lettersOf(name).join()).not.toContain('no meaning');
   }
+  const forOutdoors = Object.keys(CORD_TYPES).filter((name) => name.endsWith('W'));
+  expect(forOutdoors.sort().join(' ')).toBe(
+    'SEOOW SEOW SEW SJEOOW SJEOW SJEW SJOOW SJOW SJTOOW SJTOW SJTW SOOW SOW STOOW STOW STW',
+  );
 });
 
 test('numbers an office may change: usual value and bounds', () => {
