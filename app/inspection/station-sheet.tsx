@@ -30,9 +30,7 @@ interface FactProps {
 
 /** A fact by itself: a tap on it draws neither the sheet nor any other fact that it does not change. */
 const Fact = memo(function Fact({ inspection, ...rest }: FactProps) {
-  return (
-    <FactField {...rest} {...useFact(inspection, rest.path)} trials={useTrials(inspection, rest.path)} />
-  );
+  return <FactField {...rest} {...useFact(inspection, rest.path)} trials={useTrials(inspection, rest.path)} />;
 });
 
 /** What is drawn from several facts of the sheet; follows the answer. */
