@@ -119,6 +119,25 @@ test('a wrong tap is taken back, by undo or by the same plate again', async ({ p
   );
 });
 
+test('the moves to try stand in the function test once it is known how the sources are kept apart', async ({
+  page,
+  office,
+}) => {
+  const walker = new Walker(page, office);
+  await walker.signIn();
+  await walker.openNew('4 Bramley Cut', 'Nella D’Arbois', 'Interlock on the panel');
+  await walker.goTo('function');
+  const moves = walker.fact('function.bothWithPartMoved').getByRole('listitem');
+  await expect(page.getByText(/Which moves to try depends on how the sources are kept apart/)).toBeVisible();
+  await expect(moves).toHaveCount(0);
+  await walker.goTo('transfer');
+  await walker.record('transfer.mechanism', 'sliding-plate');
+  await walker.goTo('function');
+  await expect(page.getByText(/Which moves to try depends/)).toHaveCount(0);
+  await expect(moves.filter({ hasText: 'utility closed: lift the plate off its guides' })).toBeVisible();
+  await expect(moves).toHaveCount(4);
+});
+
 test('approval against the engine needs a reason for each point, and the record keeps both', async ({
   page,
   office,

@@ -68,7 +68,7 @@ export const StationSheet = memo(function StationSheet({
   const [shown, setShown] = useState(1); // an added cord or stretch is only shown until its first fact is recorded
   const own = useSheet(inspection, station, shown);
   if (!own) return null;
-  const { groups, recorded, absent } = own;
+  const { groups, recorded, absent, movesUnknown } = own;
   const entries = groups.filter((group) => group.entry).length;
   const field = (path: string) => (
     <Fact key={path} inspection={inspection} path={path} onRecord={onRecord} focused={path === fact} />
@@ -85,6 +85,11 @@ export const StationSheet = memo(function StationSheet({
         <Quiet style={{ paddingVertical: 12 }}>{absent}</Quiet>
       ) : (
         <>
+          {movesUnknown && (
+            <Quiet style={{ paddingVertical: 12 }}>
+              {`Which moves to try depends on how the sources are kept apart: record that at ${STATION_NAMES.transfer} first.`}
+            </Quiet>
+          )}
           {ALSO[station]?.map(field)}
           {groups.map((group) => (
             <View key={group.entry ?? 'single'}>

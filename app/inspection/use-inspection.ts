@@ -81,6 +81,8 @@ export function useSheet(inspection: string, station: Station, entries: number) 
 function sheetOf({ inspection: { case: site }, evaluation }: Walk, station: Station, entries: number) {
   const list = listOf(station);
   return {
+    /** Whether the moves of the function test are still unknown, since nobody has recorded the mechanism. */
+    movesUnknown: station === 'function' && functionTestAt(site).length === 0,
     groups: sheet(site, station, entries),
     /** Entries of its list that are recorded; one more may be shown than are. */
     recorded: list ? ((factAt(site, list.list) as unknown[] | undefined)?.length ?? 0) : 0,
