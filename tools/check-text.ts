@@ -1,5 +1,5 @@
 /** What `npm run check` prints for people. */
-import { STATION_NAMES, metaOf, stationOf, type Case } from '@careful-latch/core/case';
+import { NOT_SEEN, STATION_NAMES, absence, metaOf, stationOf, type Case } from '@careful-latch/core/case';
 import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
 import { ASSUMED, Look, Missing, currentsOf, rounded, type Currents, type Step } from '@careful-latch/core/electrical';
 import { functionTestAt } from '@careful-latch/core/interlock';
@@ -89,6 +89,9 @@ export function outcomeText(one: Outcome): string {
 
 /** The list of moves to try at this panel, made from the mechanism's model. */
 export function functionTestText(site: Case): string {
+  const kind = site.transfer?.kind;
+  const absent = kind && kind !== NOT_SEEN && absence('inlet', kind);
+  if (absent) return `Function test: no moves to try; ${absent}.`;
   const trials = functionTestAt(site);
   if (trials.length === 0)
     return 'Function test: not known yet how the transfer means keeps the sources apart (transfer.kind, transfer.mechanism).';

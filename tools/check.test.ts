@@ -183,6 +183,9 @@ test('--function-test and --currents: the two models, for people and for program
   ];
   expect(one.currents.groundA).toBeGreaterThan(5);
   expect(one.functionTest.some((trial) => trial.must === 'be blocked')).toBe(true);
+  expect(check('examples/ok-cords-only.json', '--function-test').out).toContain(
+    'Function test: no moves to try; nothing is wired to the house; appliances hang on cords.',
+  );
 });
 
 describe('broken case files: exit 2 and a sentence that names the place', () => {
