@@ -206,14 +206,27 @@ export function smallConductorLimitA(metal: Metal, size: WireSize): number | und
   return SMALL_CONDUCTOR_A.rows[metal][size];
 }
 
-/** Smallest conductor that may stand behind a device of `deviceA` in the conditions of a stretch; undefined if no row does. Throws `Missing` where a condition lacks. */
-export function smallestStretchSize(look: Look, index: number, deviceA: number): WireSize | undefined {
+/** Smallest conductor of a stretch that is enough in its conditions; undefined if no row is. Throws `Missing` where a condition lacks. */
+function smallestSize(
+  look: Look,
+  index: number,
+  enough: (found: StretchAmpacity, size: WireSize, metal: Metal) => boolean,
+): WireSize | undefined {
   const under = conditionsOf(look.aside(), index);
-  return buildingWireSizes(under.metal).find(
-    (size) =>
-      derate(size, under).deviceA >= deviceA && (smallConductorLimitA(under.metal, size) ?? Infinity) >= deviceA,
-  );
+  return buildingWireSizes(under.metal).find((size) => enough(derate(size, under), size, under.metal));
 }
+
+/** Smallest conductor that may stand behind a device of `deviceA` in the conditions of a stretch; undefined if no row does. Throws `Missing` where a condition lacks. */
+export const smallestStretchSize = (look: Look, index: number, deviceA: number): WireSize | undefined =>
+  smallestSize(
+    look,
+    index,
+    (found, size, metal) => found.deviceA >= deviceA && (smallConductorLimitA(metal, size) ?? Infinity) >= deviceA,
+  );
+
+/** Smallest conductor that carries a current in the conditions of a stretch, A; undefined if no row does. Throws `Missing` where a condition lacks. */
+export const smallestSizeOfAmpacity = (look: Look, index: number, neededA: number): WireSize | undefined =>
+  smallestSize(look, index, ({ ampacityA }) => ampacityA >= neededA);
 
 /** Smallest cord that carries `deviceA`; undefined if no row does. */
 export function smallestCordSize(look: Look, wires: '3' | '4', deviceA: number): WireSize | undefined {

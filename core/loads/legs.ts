@@ -94,17 +94,36 @@ export function legSums(loads: readonly Load[]): LegSums {
   return { A: run.A + turn.A, B: run.B + turn.B, total: run.total + turn.total };
 }
 
-/** The smallest 120 V load whose move to the other leg brings both within a limit; undefined if none does. */
-export function loadToMove(loads: readonly Load[], limitW: number): Load | undefined {
-  const swapped = (moved: Load): Load[] =>
-    loads.map((one) => (one === moved ? { ...one, legs: [one.legs![0] === 'A' ? 'B' : 'A'] } : one));
-  return [...loads]
-    .filter((one) => one.volts === 120 && one.legs !== undefined)
-    .sort((a, b) => a.runningW - b.runningW)
-    .find((one) => {
-      const { A, B } = legSums(swapped(one));
-      return A <= limitW && B <= limitW;
-    });
+/** The smallest of some loads that is enough by itself: with it changed, the sums are as they should be. Undefined if none is. */
+const smallest = (
+  among: readonly Load[],
+  changed: (one: Load) => readonly Load[],
+  right: (sums: LegSums) => boolean,
+): Load | undefined => [...among].sort((a, b) => a.runningW - b.runningW).find((one) => right(legSums(changed(one))));
+
+/**
+ * The smallest 120 V load whose move to the other leg makes the sums right; undefined if none does. Only one with a neutral of
+ * its own: of two that share theirs, a move would put both on one leg, and the neutral would carry the sum.
+ */
+export const loadToMove = (look: Look, loads: readonly Load[], right: (sums: LegSums) => boolean): Load | undefined =>
+  smallest(
+    loads.filter(
+      ({ volts, legs, index }) =>
+        volts === 120 && legs !== undefined && look.peek(circuitAt(index).neutralGroup) === 'own',
+    ),
+    (moved) => loads.map((one) => (one === moved ? { ...one, legs: [one.legs![0] === 'A' ? 'B' : 'A'] } : one)),
+    right,
+  );
+
+/** What to keep off so that the sums are right: the smallest load that is enough by itself, else what is too much. */
+export function whatToKeepOff(
+  look: Look,
+  loads: readonly Load[],
+  tooMuch: string,
+  right: (sums: LegSums) => boolean,
+): string {
+  const off = smallest(loads, (left) => loads.filter((one) => one !== left), right);
+  return off ? circuitName(look, off.index) : tooMuch;
 }
 
 /** 0, 1, 2 … and so many of them. */

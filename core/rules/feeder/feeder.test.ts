@@ -152,7 +152,11 @@ ruleTable('feeder/nameplate-115', {
     { ...NO_DEVICE, ...stretch(0, { sizeAwg: '8' }) },
   ],
   violation: [
-    [NO_DEVICE, { severity: 'correction', found: 30, allowed: 33.542 }],
+    [
+      NO_DEVICE,
+      { severity: 'correction', found: 30, allowed: 33.542, remedy: saying('8 AWG would be the smallest conductor') },
+    ],
+    [{ ...NO_DEVICE, 'source.runningW': 50_000 }, { remedy: saying('No conductor of the tables carries this') }],
     [{ ...NO_DEVICE, ...BRIDGED, 'source.runningW': 3500 }, { allowed: 33.542 }],
   ],
   unproven: [

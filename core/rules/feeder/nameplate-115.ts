@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { rounded, stretchAmpacity } from '../../electrical';
+import { rounded, smallestSizeOfAmpacity, stretchAmpacity } from '../../electrical';
 import { firstOf, holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
@@ -32,16 +32,11 @@ export default rule({
       const { ampacityA } = ampacity.value!;
       const detail = { found: rounded(ampacityA), allowed: neededA, unit: 'A' };
       const words = `${rounded(ampacityA)} A ampacity (${stretchName(side, index)}), ${neededA} A needed.`;
-      return {
-        least: ampacityA,
-        finding:
-          ampacityA >= neededA
-            ? holds(words, detail)
-            : violation(
-                words,
-                `Pull conductors of ${neededA} A or more here, or have the maker’s overcurrent device fitted.`,
-                detail,
-              ),
-      };
+      if (ampacityA >= neededA) return { least: ampacityA, finding: holds(words, detail) };
+      const better = smallestSizeOfAmpacity(side, index, neededA);
+      const remedy = better
+        ? `${better} AWG would be the smallest conductor here; or have the maker’s overcurrent device fitted.`
+        : 'No conductor of the tables carries this here; have the maker’s overcurrent device fitted.';
+      return { least: ampacityA, finding: violation(words, remedy, detail) };
     }),
 });

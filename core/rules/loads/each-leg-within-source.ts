@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { bridged, continuousW } from '../../electrical';
-import { circuitName, legSums, loadToMove, plannedLoads } from '../../loads';
+import { circuitName, legSums, loadToMove, plannedLoads, whatToKeepOff, type LegSums } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
 export default rule({
@@ -10,7 +10,7 @@ export default rule({
   cites: everyEdition('702.4'),
   facts: [
     'transfer.kind', 'source.kind', 'source.voltage', 'source.runningW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF', 'cord.bridges',
-    ...['plan', 'volts', 'runningW', 'slot'].map((key) => `loads.circuits.${key}`),
+    ...['plan', 'volts', 'runningW', 'slot', 'neutralGroup'].map((key) => `loads.circuits.${key}`),
   ], // prettier-ignore
   check: (look) => {
     const source = look.attempt(continuousW);
@@ -24,7 +24,7 @@ export default rule({
     if (sums.total > sourceW)
       return violation(
         `${sums.total} W at once, ${sourceW} W from the source.`,
-        `Keep ${sums.total - sourceW} W off, or let loads take turns.`,
+        `Keep ${whatToKeepOff(look, planned.value!, `${sums.total - sourceW} W`, ({ total }) => total <= sourceW)} off, or let loads take turns.`,
         {
           found: sums.total,
           allowed: sourceW,
@@ -46,12 +46,13 @@ export default rule({
     const detail = { found: sums[heavy], allowed: legW, unit: 'W' };
     if (sums[heavy] <= legW)
       return holds(`${sums.A} W on leg A, ${sums.B} W on leg B, ${legW} W each from the source.`, detail);
-    const move = loadToMove(planned.value!, legW);
+    const right = ({ A, B }: LegSums) => A <= legW && B <= legW;
+    const move = loadToMove(look, planned.value!, right);
     return violation(
       `${sums[heavy]} W on leg ${heavy}, ${legW} W allowed, although ${sums.total} W is within ${sourceW} W.`,
       move
         ? `Move ${circuitName(look, move.index)} to the other leg, or let it take turns.`
-        : `Keep ${sums[heavy] - legW} W off leg ${heavy}, or let loads take turns.`,
+        : `Keep ${whatToKeepOff(look, planned.value!, `${sums[heavy] - legW} W of leg ${heavy}`, right)} off, or let loads take turns.`,
       detail,
     );
   },

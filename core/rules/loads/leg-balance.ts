@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { bridged, rounded } from '../../electrical';
-import { legSums, plannedLoads } from '../../loads';
+import { circuitName, legSums, loadToMove, plannedLoads, type LegSums } from '../../loads';
 import { firstOf, holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -10,7 +10,7 @@ export default rule({
   cites: everyEdition('guidance'),
   facts: [
     'transfer.kind', 'source.voltage', 'cord.bridges',
-    ...['plan', 'volts', 'runningW', 'slot'].map((key) => `loads.circuits.${key}`),
+    ...['plan', 'volts', 'runningW', 'slot', 'neutralGroup'].map((key) => `loads.circuits.${key}`),
   ], // prettier-ignore
   notApplicable: firstOf(
     without('inlet'),
@@ -19,7 +19,8 @@ export default rule({
     (look) => (bridged(look) ? 'one pole feeds both legs' : undefined),
   ),
   check: (look) => {
-    const { A, B } = legSums(plannedLoads(look));
+    const planned = plannedLoads(look);
+    const { A, B } = legSums(planned);
     const percent = look.number('balancePercent');
     const heavier = Math.max(A, B);
     if (heavier === 0) return holds('Nothing runs.');
@@ -31,12 +32,15 @@ export default rule({
     );
     const detail = { found: share, allowed: percent, unit: '%' };
     const words = `${A} W on leg A, ${B} W on leg B.`;
-    return share >= percent
-      ? holds(words, detail)
-      : violation(
-          words,
-          `Bring the lighter leg to ${percent} % of the heavier: move circuits, or choose others to run.`,
-          detail,
-        );
+    if (share >= percent) return holds(words, detail);
+    const right = (sums: LegSums) => 100 * Math.min(sums.A, sums.B) >= percent * Math.max(sums.A, sums.B);
+    const move = loadToMove(look, planned, right);
+    return violation(
+      words,
+      move
+        ? `Move ${circuitName(look, move.index)} to the other leg: the lighter then carries ${percent} % of the heavier or more.`
+        : `No single move brings the lighter leg to ${percent} % of the heavier: move several circuits, or choose others to run.`,
+      detail,
+    );
   },
 });

@@ -51,7 +51,18 @@ ruleTable('loads/each-leg-within-source', {
     ],
     [legs(2000, 400, { ...SIX_KW, ...third({ runningW: 1100 }) }), { remedy: saying('Move circuit 3, Well pump') }],
     [legs(3344, 0), { allowed: 3343.5 }],
-    [legs(4000, 3000, SIX_KW), { found: 7000, allowed: 6000, remedy: saying('Keep 1000 W off') }],
+    [legs(4000, 3000, SIX_KW), { found: 7000, allowed: 6000, remedy: saying('Keep circuit 2, Lights off') }],
+    [legs(5000, 5000, { ...SIX_KW, ...third({ runningW: 5000 }) }), { remedy: saying('Keep 9000 W off') }],
+    // of two that share a neutral, none is moved
+    [
+      legs(2000, 400, { ...SIX_KW, ...third({ runningW: 1100, neutralGroup: 'a' }) }),
+      { remedy: saying('Move circuit 1, Refrigerator') },
+    ],
+    [legs(3300, 0, SIX_KW), { remedy: saying('Keep circuit 1, Refrigerator off') }],
+    [
+      legs(2000, 2000, { ...SIX_KW, 'loads.circuits[1].slot': 5, ...third({ runningW: 2000 }) }),
+      { found: 6000, remedy: saying('Keep 3000 W of leg A off') },
+    ],
     [legs(2000, 0, { ...SIX_KW, ...third({ plan: 'in-turn', runningW: 1001 }) }), { found: 3001 }],
     legs(3500, 3501, BRIDGED),
     [legs(7001, 0, CORDS_ONLY), { found: 7001, allowed: 6687 }],
@@ -129,12 +140,26 @@ ruleTable('loads/shared-neutral-within-rating', {
   violation: [
     [
       { ...BRIDGED, ...PAIR },
-      { severity: 'hazard', found: 28, allowed: 20, unit: 'A', remedy: saying('120/240') },
+      {
+        severity: 'hazard',
+        found: 28,
+        allowed: 20,
+        unit: 'A',
+        remedy: 'Keep circuit 1, Refrigerator off and locked while the source runs, or use a 120/240 V source.',
+      },
     ],
     [
       { ...PAIR, 'loads.circuits[1].slot': 5 },
-      { found: 28, remedy: saying('other leg') },
+      { found: 28, remedy: saying('Move circuit 1, Refrigerator to the other leg') },
     ], // rows 1 and 3: both on leg A
+    [
+      { ...PAIR, 'loads.circuits[0].runningW': 2640, 'loads.circuits[1].runningW': 0 },
+      { found: 22, remedy: 'Keep circuit 1, Refrigerator off and locked while the source runs.' },
+    ],
+    [
+      { ...BRIDGED, ...PAIR, 'loads.circuits[0].runningW': 2640, 'loads.circuits[1].runningW': 2520 },
+      { found: 43, remedy: 'Give each circuit a neutral of its own, or use a 120/240 V source.' },
+    ],
     [
       {
         ...PAIR,
@@ -154,7 +179,26 @@ ruleTable('loads/shared-neutral-within-rating', {
 
 ruleTable('loads/leg-balance', {
   holds: [legs(1000, 500), legs(0, 0), [legs(600, 1000), { found: 60 }]],
-  violation: [[legs(2900, 800, SIX_KW), { severity: 'advisory', found: 27.586, allowed: 50 }], legs(499, 1000)],
+  violation: [
+    [
+      legs(2900, 800, SIX_KW),
+      {
+        severity: 'advisory',
+        found: 27.586,
+        allowed: 50,
+        remedy: saying('No single move brings the lighter leg to 50 %'),
+      },
+    ],
+    legs(499, 1000),
+    [
+      legs(1000, 0, third({ runningW: 500 })),
+      { found: 0, remedy: saying('Move circuit 3, Well pump to the other leg') },
+    ],
+    [
+      legs(1000, 0, third({ runningW: 500, neutralGroup: 'a' })),
+      { remedy: saying('Move circuit 1, Refrigerator to the other leg') },
+    ],
+  ],
   unproven: [[{ 'loads.circuits[0].slot': undefined }, ['loads.circuits[0].slot']]],
   notApplicable: [CORDS_ONLY, BRIDGED, SINGLE],
 });

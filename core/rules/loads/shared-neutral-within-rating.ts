@@ -1,8 +1,22 @@
 import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { bridged, rounded } from '../../electrical';
-import { branchLimitA, circuitName, legOf, neutralGroups, plannedCircuits } from '../../loads';
+import { branchLimitA, circuitName, legOf, neutralGroups, plannedCircuits, type Leg } from '../../loads';
 import { firstOf, holds, rule, violation, without } from '../rule';
+
+/** A circuit's hot that comes back on a shared neutral. */
+interface Hot {
+  readonly index: number;
+  readonly leg: Leg;
+  readonly currentA: number;
+}
+
+/** Current of a shared neutral, A: the difference of the two legs, or the sum where one pole feeds both. */
+function neutralA(hots: readonly Hot[], onePole: boolean): number {
+  const on = { A: 0, B: 0 };
+  for (const { leg, currentA } of hots) on[leg] += currentA;
+  return rounded(onePole ? on.A + on.B : Math.abs(on.A - on.B));
+}
 
 export default rule({
   id: 'loads/shared-neutral-within-rating',
@@ -21,36 +35,47 @@ export default rule({
     const groups = neutralGroups(look, plannedCircuits(look));
     const all = groups.flat();
     look.needOfEach(all, circuitAt, ['runningW', 'slot', 'sizeAwg']);
-    let worst: { found: number; allowed: number; names: string } | undefined;
+    let worst: { found: number; allowed: number; names: string; hots: readonly Hot[] } | undefined;
     for (const group of groups) {
-      const onLeg = { A: 0, B: 0 };
-      let allowed = Infinity;
-      for (const i of group) {
-        onLeg[legOf(look.need(circuitAt(i).slot))] += look.need(circuitAt(i).runningW) / 120;
-        const size = look.need(circuitAt(i).sizeAwg);
-        allowed = Math.min(allowed, branchLimitA(size));
-      }
+      const hots = group.map((index) => ({
+        index,
+        leg: legOf(look.need(circuitAt(index).slot)),
+        currentA: look.need(circuitAt(index).runningW) / 120,
+      }));
+      const allowed = Math.min(...group.map((i) => branchLimitA(look.need(circuitAt(i).sizeAwg))));
       const names = group.map((i) => circuitName(look, i)).join(' and ');
       const found = look.step(
         `Neutral of ${names}`,
-        rounded(onePole ? onLeg.A + onLeg.B : Math.abs(onLeg.A - onLeg.B)),
+        neutralA(hots, onePole),
         'A',
         onePole ? 'sum: one pole feeds both' : 'difference of the two legs',
       );
       look.step('Its size allows', allowed, 'A', everyEdition('240.4(D)'));
-      if (!worst || found - allowed > worst.found - worst.allowed) worst = { found, allowed, names };
+      if (!worst || found - allowed > worst.found - worst.allowed) worst = { found, allowed, names, hots };
     }
-    const { found, allowed, names } = worst!;
+    const { found, allowed, names, hots } = worst!;
     const detail = { found, allowed, unit: 'A' };
     const words = `${found} A on the neutral of ${names}, ${allowed} A allowed.`;
-    return found <= allowed
-      ? holds(words, detail)
-      : violation(
-          words,
-          onePole
-            ? 'Keep one of the pair off and locked, or use a 120/240 V source.'
-            : 'Move one of the pair to the other leg, so that the neutral carries the difference.',
-          detail,
-        );
+    if (found <= allowed) return holds(words, detail);
+    const helps = (changed: (one: Hot) => readonly Hot[]) =>
+      hots.find((one) => neutralA(changed(one), onePole) <= allowed)?.index;
+    const move = helps((moved) =>
+      hots.map((one) => (one === moved ? { ...one, leg: one.leg === 'A' ? 'B' : 'A' } : one)),
+    );
+    if (move !== undefined)
+      return violation(
+        words,
+        `Move ${circuitName(look, move)} to the other leg, so that the neutral carries the difference.`,
+        detail,
+      );
+    const off = helps((left) => hots.filter((one) => one !== left));
+    const better = onePole ? ', or use a 120/240 V source' : '';
+    return violation(
+      words,
+      off === undefined
+        ? `Give each circuit a neutral of its own${better}.`
+        : `Keep ${circuitName(look, off)} off and locked while the source runs${better}.`,
+      detail,
+    );
   },
 });

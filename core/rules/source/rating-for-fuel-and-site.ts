@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { continuousW } from '../../electrical';
-import { legSums, plannedLoads } from '../../loads';
+import { legSums, plannedLoads, whatToKeepOff } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
 export default rule({
@@ -14,12 +14,14 @@ export default rule({
   ], // prettier-ignore
   check: (look) => {
     const source = look.attempt(continuousW);
-    const loads = look.attempt((side) => legSums(plannedLoads(side)).total);
+    const loads = look.attempt(plannedLoads);
     look.requireAll(source, loads);
-    const detail = { found: loads.value!, allowed: source.value!, unit: 'W' };
-    const words = `${loads.value} W planned, ${source.value} W continuous here.`;
-    return loads.value! <= source.value!
-      ? holds(words, detail)
-      : violation(words, `Plan ${source.value} W or less, let loads take turns, or use a larger source.`, detail);
+    const sourceW = source.value!;
+    const plannedW = legSums(loads.value!).total;
+    const detail = { found: plannedW, allowed: sourceW, unit: 'W' };
+    const words = `${plannedW} W planned, ${sourceW} W continuous here.`;
+    if (plannedW <= sourceW) return holds(words, detail);
+    const off = whatToKeepOff(look, loads.value!, `${plannedW - sourceW} W`, ({ total }) => total <= sourceW);
+    return violation(words, `Keep ${off} off, let loads take turns, or use a larger source.`, detail);
   },
 });
