@@ -53,6 +53,7 @@ ruleTable('loads/each-leg-within-source', {
     [legs(3344, 0), { allowed: 3343.5 }],
     [legs(4000, 3000, SIX_KW), { found: 7000, allowed: 6000, remedy: saying('Keep circuit 2, Lights off') }],
     [legs(5000, 5000, { ...SIX_KW, ...third({ runningW: 5000 }) }), { remedy: saying('Keep 9000 W off') }],
+    [legs(3000, 2500, { ...SIX_KW, ...third({ runningW: 500 }) }), { remedy: saying('Move circuit 3, Well pump') }],
     // of two that share a neutral, none is moved
     [
       legs(2000, 400, { ...SIX_KW, ...third({ runningW: 1100, neutralGroup: 'a' }) }),
@@ -157,6 +158,10 @@ ruleTable('loads/shared-neutral-within-rating', {
       { found: 22, remedy: 'Keep circuit 1, Refrigerator off and locked while the source runs.' },
     ],
     [
+      { ...BRIDGED, ...PAIR, 'loads.circuits[0].runningW': 2400, 'loads.circuits[1].runningW': 2400 },
+      { found: 40, remedy: saying('Keep circuit 1, Refrigerator off') },
+    ],
+    [
       { ...BRIDGED, ...PAIR, 'loads.circuits[0].runningW': 2640, 'loads.circuits[1].runningW': 2520 },
       { found: 43, remedy: 'Give each circuit a neutral of its own, or use a 120/240 V source.' },
     ],
@@ -194,6 +199,7 @@ ruleTable('loads/leg-balance', {
       legs(1000, 0, third({ runningW: 500 })),
       { found: 0, remedy: saying('Move circuit 3, Well pump to the other leg') },
     ],
+    [legs(1000, 0, third({ runningW: 497 })), { remedy: saying('No single move') }],
     [
       legs(1000, 0, third({ runningW: 500, neutralGroup: 'a' })),
       { remedy: saying('Move circuit 1, Refrigerator to the other leg') },

@@ -45,6 +45,7 @@ ruleTable('source/rating-for-fuel-and-site', {
       { severity: 'advisory', found: 6688, allowed: 6687, remedy: saying('Keep circuit 2, Lights off') },
     ],
     [{ 'source.altitudeFt': 15_000, 'source.airF': 130, 'source.runningW': 2600 }, { allowed: 1170 }],
+    [{ 'loads.circuits[0].runningW': 6687 }, { remedy: saying('Keep circuit 2, Lights off') }],
     [
       { 'loads.circuits[0].runningW': 7000, 'loads.circuits[1].runningW': 7000 },
       { found: 14_000, remedy: saying('Keep 7313 W off') },
