@@ -1,7 +1,7 @@
 import { absence, type Case } from '../case';
-import { everyEdition, type Edition } from '../codebook';
+import { SMALL_CONDUCTOR_A, everyEdition, type Edition } from '../codebook';
 import { conductorOf, cordAmpacityA, smallConductorLimitA, stretchAmpacity } from './ampacity';
-import { Look } from './look';
+import { Look, type Working } from './look';
 
 /** One part of the row in which the weakest decides. */
 export interface Link {
@@ -12,14 +12,16 @@ export interface Link {
   readonly source: string;
   readonly missing: readonly string[];
   readonly why?: string;
+  /** How the rating came about. */
+  readonly working: Working;
 }
 
 /** Source outlet's breaker, every cord, inlet, every feeder stretch: all that stands ahead of the backfed breaker. */
 export function linksAhead(look: Look): Link[] {
   const links: Link[] = [];
   const add = (part: string, station: Link['station'], source: string, compute: (side: Look) => number) => {
-    const { value, missing, why } = look.attempt(compute);
-    links.push({ part, station, ratingA: value, source, missing, why });
+    const { value, missing, why, working } = look.attempt(compute);
+    links.push({ part, station, ratingA: value, source, missing, why, working });
   };
   const several = (word: string, count: number, i: number) => (count > 1 ? `${word} ${i + 1}` : word);
   add('source outlet', 'source', 'its breaker', (side) => side.need('source.outletBreakerA'));
@@ -31,8 +33,9 @@ export function linksAhead(look: Look): Link[] {
       add(several('feeder', look.stretches, i), 'feeder', '240.4', (side) => {
         const { deviceA } = stretchAmpacity(side, i);
         const { metal, size } = conductorOf(side, i);
-        const limit = smallConductorLimitA(metal, size);
-        return Math.min(deviceA, limit ?? Infinity);
+        const limitA = smallConductorLimitA(metal, size);
+        if (limitA === undefined || limitA >= deviceA) return deviceA;
+        return side.step(`Device ahead of ${size} AWG, at most`, limitA, 'A', SMALL_CONDUCTOR_A.cites);
       });
   }
   return links;
@@ -52,8 +55,8 @@ export function ratingRow(c: Case, edition: Edition = c.edition): Link[] {
   const look = new Look(c, edition);
   const links = linksAhead(look);
   if (!look.kind || !absence('backfed breaker', look.kind)) {
-    const { value, missing } = look.attempt((side) => side.need('breaker.ratingA'));
-    links.push({ part: 'backfed breaker', station: 'breaker', ratingA: value, source: 'its handle', missing });
+    const { value, missing, working } = look.attempt((side) => side.need('breaker.ratingA'));
+    links.push({ part: 'backfed breaker', station: 'breaker', ratingA: value, source: 'its handle', missing, working });
   }
   return links;
 }

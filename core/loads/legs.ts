@@ -1,5 +1,5 @@
 import { absence, circuitAt, valueText } from '../case';
-import { smallConductorLimitA, type Look } from '../electrical';
+import { rounded, smallConductorLimitA, type Look } from '../electrical';
 import { tableAmpacityA, type WireSize } from '../codebook';
 
 export type Leg = 'A' | 'B';
@@ -91,7 +91,11 @@ export function legSums(loads: readonly Load[]): LegSums {
       turn.total = Math.max(turn.total, runningW);
     }
   }
-  return { A: run.A + turn.A, B: run.B + turn.B, total: run.total + turn.total };
+  return {
+    A: rounded(run.A + turn.A),
+    B: rounded(run.B + turn.B),
+    total: rounded(run.total + turn.total),
+  };
 }
 
 /** The smallest of some loads that is enough by itself: with it changed, the sums are as they should be. Undefined if none is. */

@@ -57,6 +57,14 @@ export function ruleTable(
   });
 }
 
+/** Numbers that an outcome found or allowed and whose lines are missing in its working, by themselves or in words, as in `4 wires`. */
+export function numbersFromNowhere({ rule, found, allowed, working }: Outcome): string[] {
+  const numbers = [found, allowed].filter((one) => typeof one === 'number');
+  if (numbers.length === 0) return [];
+  const shown = new Set(working.flatMap(({ value }) => String(value).match(/-?[\d.]+/g) ?? []).map(Number));
+  return numbers.filter((one) => !shown.has(one)).map((one) => `${rule}: ${one}`);
+}
+
 export const CORDS_ONLY: Facts = { 'transfer.kind': 'none-cords' };
 export const BACKFED: Facts = { 'transfer.kind': 'none-backfed' };
 export const SWITCH: Facts = { 'transfer.kind': 'load-side-switch' };

@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { TRANSFER_KINDS } from '../case';
 import { RULES } from '../rules';
-import { example } from '../test/rule-table';
+import { example, numbersFromNowhere } from '../test/rule-table';
 import { evaluate } from '.';
 
 const folder = `${__dirname}/../../examples`;
@@ -29,6 +29,10 @@ test.each(names)('%s', (name) => {
     ...expected[name],
     unproven: [],
   });
+});
+
+test.each(names)('%s: every number that was found or allowed stands in the working', (name) => {
+  expect(evaluate(example(name)).outcomes.flatMap(numbersFromNowhere)).toEqual([]);
 });
 
 test('every transfer means and every rule’s typical violation has an example', () => {

@@ -20,7 +20,7 @@ import {
 } from '../case';
 import { EDITIONS, buildingWireSizes } from '../codebook';
 import { Look, ratingRow, stretchAmpacity, weakest } from '../electrical';
-import { GOOD, caseWith, example } from '../test/rule-table';
+import { GOOD, caseWith, example, numbersFromNowhere } from '../test/rule-table';
 import { parseProfile } from '../profile';
 import { evaluate, evaluator, judge, stationState, verdictOf, type Evaluation, type Outcome } from '.';
 
@@ -197,7 +197,9 @@ describe('properties', () => {
     fc.assert(
       fc.property(anyCase, (c) => {
         expect(readCase(c).ok).toBe(true);
-        for (const outcome of evaluate(c).outcomes) {
+        const { outcomes } = evaluate(c);
+        expect(outcomes.flatMap(numbersFromNowhere)).toEqual([]);
+        for (const outcome of outcomes) {
           expect(outcome.needs.length > 0).toBe(outcome.outcome === 'unproven');
           expect(outcome.remedy !== null).toBe(outcome.outcome === 'violation');
           for (const step of outcome.working) expect(step.value).not.toBeNaN();

@@ -16,21 +16,25 @@ export default rule({
   check: (look) => {
     const breakerA = look.known('breaker.ratingA');
     const links = linksAhead(look);
-    for (const link of links)
-      if (link.ratingA !== undefined) look.step(`${link.part} (${link.source})`, link.ratingA, 'A', 'rating row');
+    for (const link of links) {
+      if (link.ratingA === undefined) continue;
+      look.adopt(link);
+      look.step(`${link.part} (${link.source})`, link.ratingA, 'A', 'rating row');
+    }
     const weak = weakest(links);
+    const name = weak && (/\d$/.test(weak.part) ? weak.part : `the ${weak.part}`);
     const detail = { found: breakerA, allowed: weak?.ratingA, unit: 'A' };
     if (breakerA !== undefined && weak && breakerA > weak.ratingA) {
       const stays = standardDeviceAtOrBelowA(weak.ratingA);
       return violation(
-        `${weak.ratingA} A allowed by the ${weak.part}, ${breakerA} A found.`,
+        `${weak.ratingA} A allowed by ${name}, ${breakerA} A found.`,
         stays
           ? `The largest breaker that may stay is ${stays} A, listed for the panel.`
-          : `No standard breaker is small enough for the ${weak.part}; replace that part.`,
+          : `No standard breaker is small enough for ${name}; replace that part.`,
         detail,
       );
     }
     lacking(links, ...(breakerA === undefined ? ['breaker.ratingA'] : []));
-    return holds(`${weak!.ratingA} A allowed by the ${weak!.part}, ${breakerA} A found.`, detail);
+    return holds(`${weak!.ratingA} A allowed by ${name}, ${breakerA} A found.`, detail);
   },
 });

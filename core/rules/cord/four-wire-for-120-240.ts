@@ -11,8 +11,8 @@ export default rule({
   notApplicable: firstOf(without('inlet'), (look) =>
     look.need('source.voltage') === '120' ? 'the source gives 120 V only' : undefined,
   ),
-  check: (look) =>
-    firstViolation(look, look.cords, (side, i) =>
+  check: (look) => {
+    const narrow = firstViolation(look, look.cords, (side, i) =>
       side.need(cordAt(i).wires) === '3'
         ? violation(
             `Cord ${i + 1} has three wires; neutral and ground would share one, or a leg be missing.`,
@@ -20,5 +20,8 @@ export default rule({
             { found: 3, allowed: 4, unit: 'wires' },
           )
         : undefined,
-    ) ?? holds('Four wires all the way.', { found: 4, allowed: 4, unit: 'wires' }),
+    );
+    look.step('120/240 V needs', 4, 'wires', 'two hots, neutral and ground');
+    return narrow ?? holds('Four wires all the way.', { found: 4, allowed: 4, unit: 'wires' });
+  },
 });

@@ -35,13 +35,13 @@ function judge(look: Look, index: number): Judged {
     }
   }
   const detail = { found: ground, allowed: needed, unit: 'AWG' };
-  const name = stretchName(look, index);
+  const where = look.stretches === 1 ? 'the feeder' : stretchName(look, index);
   const least = actualCmil / AREA_CMIL.rows[needed]!;
   const finding =
     least >= 1
-      ? holds(`${ground} AWG equipment ground in the ${name}; ${needed} AWG needed.`, detail)
+      ? holds(`${ground} AWG equipment ground in ${where}; ${needed} AWG needed.`, detail)
       : violation(
-          `${ground} AWG equipment ground in the ${name}, ${needed} AWG needed.`,
+          `${ground} AWG equipment ground in ${where}, ${needed} AWG needed.`,
           needed === table
             ? `Pull an equipment ground of ${needed} AWG or larger.`
             : `Pull an equipment ground of ${needed} AWG or larger: it grows with the conductors.`,

@@ -17,6 +17,7 @@ export default rule({
   check: (look) => {
     look.needAll('function.legAV', 'function.legBV', 'function.legsV');
     const [a, b, across] = [look.need('function.legAV'), look.need('function.legBV'), look.need('function.legsV')];
+    look.step('A leg counts as fed from', FED_V, 'V', 'guidance');
     const dead = a < FED_V ? 'A' : b < FED_V ? 'B' : undefined;
     if (dead)
       return violation(
@@ -24,7 +25,9 @@ export default rule({
         'Find the open pole: breaker, inlet, cord, or both poles on one leg.',
       );
     const onePole = bridged(look);
-    const detail = { found: across, allowed: onePole ? 0 : 240, unit: 'V' };
+    look.step('Two poles are told from one by', ACROSS_V, 'V', 'guidance');
+    const meantV = look.step('Leg to leg as the source says', onePole ? 0 : 240, 'V', 'one pole or two');
+    const detail = { found: across, allowed: meantV, unit: 'V' };
     if (!onePole && across < ACROSS_V)
       return violation(
         `${across} V from leg to leg: both legs hang on one pole of the source.`,

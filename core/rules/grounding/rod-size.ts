@@ -1,6 +1,7 @@
 import { everyEdition } from '../../codebook';
 import { firstOf, holds, rule, violation, without } from '../rule';
 
+const SIZE = everyEdition('250.52(A)(5)');
 /** Least rod in contact with earth, ft. */
 const LENGTH_FT = 8;
 /** Diameters that are made, in, from thin to thick. */
@@ -10,7 +11,7 @@ export default rule({
   id: 'grounding/rod-size',
   holds: 'A rod, where there is one, is 8 ft in the earth and ⅝ in thick, or ½ in if listed.',
   severity: 'correction',
-  cites: everyEdition('250.52(A)(5)'),
+  cites: SIZE,
   facts: ['transfer.kind', 'grounding.rod', 'grounding.rodLengthFt', 'grounding.rodDiameterIn', 'grounding.rodListed'],
   notApplicable: firstOf(without('transfer'), (look) =>
     look.need('grounding.rod') === 'none' ? 'there is no rod, and none is required' : undefined,
@@ -19,12 +20,8 @@ export default rule({
     look.needAll('grounding.rodLengthFt', 'grounding.rodDiameterIn', 'grounding.rodListed');
     const lengthFt = look.need('grounding.rodLengthFt');
     const mark = look.need('grounding.rodDiameterIn');
-    const least = look.step(
-      'Least diameter',
-      look.need('grounding.rodListed') === 'yes' ? '1/2' : '5/8',
-      'in',
-      everyEdition('250.52(A)(5)'),
-    );
+    look.step('Least length in contact with earth', LENGTH_FT, 'ft', SIZE);
+    const least = look.step('Least diameter', look.need('grounding.rodListed') === 'yes' ? '1/2' : '5/8', 'in', SIZE);
     const remedy = 'Drive a listed rod of 8 ft, or one of ⅝ in and 8 ft; or take the rod away, since none is required.';
     if (lengthFt < LENGTH_FT)
       return violation(`${lengthFt} ft in the earth, ${LENGTH_FT} ft needed.`, remedy, {

@@ -13,12 +13,12 @@ export default rule({
   check: (look) =>
     firstViolation(look, look.circuits, (side, i) => {
       if (side.need(circuitAt(i).plan) === 'off') return undefined;
-      return side.need(circuitAt(i).volts) === '240'
-        ? violation(
-            `${circuitName(look, i)} would get 0 V between its legs.`,
-            'Keep its breaker off and locked while the source runs, or use a 120/240 V source.',
-            { found: 0, allowed: 240, unit: 'V' },
-          )
-        : undefined;
+      if (side.need(circuitAt(i).volts) !== '240') return undefined;
+      side.step('Between its legs, both on one pole', 0, 'V', '120 V − 120 V');
+      return violation(
+        `${circuitName(look, i)} would get 0 V between its legs.`,
+        'Keep its breaker off and locked while the source runs, or use a 120/240 V source.',
+        { found: 0, allowed: 240, unit: 'V' },
+      );
     }) ?? holds('Every 240 V circuit stays off.'),
 });

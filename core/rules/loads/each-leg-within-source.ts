@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { bridged, continuousW } from '../../electrical';
+import { bridged, continuousW, rounded } from '../../electrical';
 import { circuitName, legSums, loadToMove, plannedLoads, whatToKeepOff, type LegSums } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
@@ -24,7 +24,7 @@ export default rule({
     if (sums.total > sourceW)
       return violation(
         `${sums.total} W at once, ${sourceW} W from the source.`,
-        `Keep ${whatToKeepOff(look, planned.value!, `${sums.total - sourceW} W`, ({ total }) => total <= sourceW)} off, or let loads take turns.`,
+        `Keep ${whatToKeepOff(look, planned.value!, `${rounded(sums.total - sourceW)} W`, ({ total }) => total <= sourceW)} off, or let loads take turns.`,
         {
           found: sums.total,
           allowed: sourceW,
@@ -39,7 +39,7 @@ export default rule({
         allowed: sourceW,
         unit: 'W',
       });
-    const legW = look.step('Half of the source on each leg', sourceW / 2, 'W', `${sourceW} W ÷ 2`);
+    const legW = look.step('Half of the source on each leg', rounded(sourceW / 2), 'W', `${sourceW} W ÷ 2`);
     look.step('Leg A', sums.A, 'W', 'slots in rows 1, 3, 5 …');
     look.step('Leg B', sums.B, 'W', 'slots in rows 2, 4, 6 …');
     const heavy = sums.A >= sums.B ? 'A' : 'B';
@@ -52,7 +52,7 @@ export default rule({
       `${sums[heavy]} W on leg ${heavy}, ${legW} W allowed, although ${sums.total} W is within ${sourceW} W.`,
       move
         ? `Move ${circuitName(look, move.index)} to the other leg, or let it take turns.`
-        : `Keep ${whatToKeepOff(look, planned.value!, `${sums[heavy] - legW} W of leg ${heavy}`, right)} off, or let loads take turns.`,
+        : `Keep ${whatToKeepOff(look, planned.value!, `${rounded(sums[heavy] - legW)} W of leg ${heavy}`, right)} off, or let loads take turns.`,
       detail,
     );
   },

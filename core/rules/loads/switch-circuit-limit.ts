@@ -25,9 +25,12 @@ export default rule({
           )
         : undefined;
     });
-    return (
-      wrong ??
-      holds(`${largestA} A at most, ${limitA} A a circuit allowed.`, { found: largestA, allowed: limitA, unit: 'A' })
-    );
+    if (wrong) return wrong;
+    look.step('Largest circuit on the switch', largestA, 'A', 'of those that were moved');
+    return holds(`${largestA} A at most, ${limitA} A a circuit allowed.`, {
+      found: largestA,
+      allowed: limitA,
+      unit: 'A',
+    });
   },
 });

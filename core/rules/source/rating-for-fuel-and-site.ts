@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { continuousW } from '../../electrical';
+import { continuousW, rounded } from '../../electrical';
 import { legSums, plannedLoads, whatToKeepOff } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
@@ -17,11 +17,16 @@ export default rule({
     const loads = look.attempt(plannedLoads);
     look.requireAll(source, loads);
     const sourceW = source.value!;
-    const plannedW = legSums(loads.value!).total;
+    const plannedW = look.step(
+      'At once in all',
+      legSums(loads.value!).total,
+      'W',
+      'all that run, and the largest of those that take turns',
+    );
     const detail = { found: plannedW, allowed: sourceW, unit: 'W' };
     const words = `${plannedW} W planned, ${sourceW} W continuous here.`;
     if (plannedW <= sourceW) return holds(words, detail);
-    const off = whatToKeepOff(look, loads.value!, `${plannedW - sourceW} W`, ({ total }) => total <= sourceW);
+    const off = whatToKeepOff(look, loads.value!, `${rounded(plannedW - sourceW)} W`, ({ total }) => total <= sourceW);
     return violation(words, `Keep ${off} off, let loads take turns, or use a larger source.`, detail);
   },
 });
