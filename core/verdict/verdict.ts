@@ -5,7 +5,7 @@ import { LOCAL, rulesOf, type Profile } from '../profile';
 import { RULES, type Finding, type Rule, type Severity } from '../rules';
 
 /** Version of the engine, kept in every sealed record. */
-export const ENGINE = '0.2.0';
+export const ENGINE = '0.3.0';
 
 export type OutcomeKind = 'holds' | 'violation' | 'unproven' | 'not-applicable';
 /** The worst first. */

@@ -108,10 +108,19 @@ ruleTable('feeder/equipment-ground-size', {
     { ...stretch(0, { metal: 'aluminium', sizeAwg: '8', groundAwg: '8' }) },
   ],
   violation: [
-    [stretch(0, { groundAwg: '12' }), { severity: 'correction', found: '12', allowed: '10', unit: 'AWG' }],
+    [
+      stretch(0, { groundAwg: '12' }),
+      {
+        severity: 'correction',
+        found: '12',
+        allowed: '10',
+        unit: 'AWG',
+        reason: saying('in the feeder, 10 AWG needed'),
+      },
+    ],
     [stretch(0, { sizeAwg: '8' }), { allowed: '8', remedy: saying('grows') }], // 16510 ÷ 10380 × 10380 cmil
     [{ ...stretch(0, { metal: 'aluminium', sizeAwg: '8', groundAwg: '10' }) }, { allowed: '8' }],
-    [attic(26, { groundAwg: '14' }), { found: '14' }],
+    [attic(26, { groundAwg: '14' }), { found: '14', reason: saying('in stretch 2, attic, 10 AWG needed') }],
     [stretch(0, { groundAwg: '12', ambientC: undefined }), { allowed: '10' }], // too small whatever the rest
   ],
   unproven: [
