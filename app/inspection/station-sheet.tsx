@@ -3,6 +3,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { memo, useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { MOST_PARTS, STATIONS, STATION_NAMES, listOf, type Station } from '@careful-latch/core/case';
+import type { Trial } from '@careful-latch/core/interlock';
 import type { ChangeBody } from '@careful-latch/core/record';
 import { FactField } from '../plates/fact-field';
 import { Plate } from '../plates/plate';
@@ -11,7 +12,7 @@ import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { NeutralDrawing } from './neutral-drawing';
 import { RatingRow } from './rating-row';
-import { useFact, useSheet, useTrials, useWalkSoon, type Walk } from './use-inspection';
+import { useFact, useSheet, useWalkSoon, type Walk } from './use-inspection';
 
 const PLURAL: Readonly<Record<string, string>> = {
   cord: 'another cord',
@@ -26,11 +27,12 @@ interface FactProps {
   readonly path: string;
   readonly focused: boolean;
   readonly onRecord: (path: string, value: string | number | null) => void;
+  readonly trials: readonly Trial[] | undefined;
 }
 
 /** A fact by itself: a tap on it draws neither the sheet nor any other fact that it does not change. */
 const Fact = memo(function Fact({ inspection, ...rest }: FactProps) {
-  return <FactField {...rest} {...useFact(inspection, rest.path)} trials={useTrials(inspection, rest.path)} />;
+  return <FactField {...rest} {...useFact(inspection, rest.path)} />;
 });
 
 /** What is drawn from several facts of the sheet; follows the answer. */
@@ -68,10 +70,17 @@ export const StationSheet = memo(function StationSheet({
   const [shown, setShown] = useState(1); // an added cord or stretch is only shown until its first fact is recorded
   const own = useSheet(inspection, station, shown);
   if (!own) return null;
-  const { groups, recorded, absent, movesUnknown } = own;
+  const { groups, recorded, absent, moves } = own;
   const entries = groups.filter((group) => group.entry).length;
   const field = (path: string) => (
-    <Fact key={path} inspection={inspection} path={path} onRecord={onRecord} focused={path === fact} />
+    <Fact
+      key={path}
+      inspection={inspection}
+      path={path}
+      onRecord={onRecord}
+      focused={path === fact}
+      trials={moves?.filter((one) => one.fact === path)}
+    />
   );
   return (
     <View style={{ gap: 4 }}>
@@ -85,7 +94,7 @@ export const StationSheet = memo(function StationSheet({
         <Quiet style={{ paddingVertical: 12 }}>{absent}</Quiet>
       ) : (
         <>
-          {movesUnknown && (
+          {moves?.length === 0 && (
             <Quiet style={{ paddingVertical: 12 }}>
               {`Which moves to try depends on how the sources are kept apart: record that at ${STATION_NAMES.transfer} first.`}
             </Quiet>

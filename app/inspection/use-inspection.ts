@@ -2,7 +2,7 @@ import { useGlobalSearchParams, useLocalSearchParams } from 'expo-router';
 import { useMemo } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { STATIONS, factAt, isStation, listOf, sheet, type Station } from '@careful-latch/core/case';
-import { functionTestAt, type Trial } from '@careful-latch/core/interlock';
+import { functionTestAt } from '@careful-latch/core/interlock';
 import { stationState, type Evaluated, type Outcome, type StationState } from '@careful-latch/core/verdict';
 import type { Inspection } from '@careful-latch/core/record';
 import { useInspections } from '../stores/inspections';
@@ -59,16 +59,6 @@ export function useFact(inspection: string, path: string): { value: unknown; out
   return { value, outcomes: outcomes as Outcome[] };
 }
 
-/** The moves that a fact of the function test answers for, at this mechanism. */
-export function useTrials(inspection: string, path: string): readonly Trial[] {
-  return useInspections(
-    useShallow((all) => {
-      const here = all.byId[inspection];
-      return here ? functionTestAt(here.case).filter((trial) => trial.fact === path) : [];
-    }),
-  );
-}
-
 /** What a station's sheet is made of; the very same while no answer changes it. */
 export function useSheet(inspection: string, station: Station, entries: number) {
   const text = useInspections((all) => {
@@ -81,8 +71,8 @@ export function useSheet(inspection: string, station: Station, entries: number) 
 function sheetOf({ inspection: { case: site }, evaluation }: Walk, station: Station, entries: number) {
   const list = listOf(station);
   return {
-    /** Whether the moves of the function test are still unknown, since nobody has recorded the mechanism. */
-    movesUnknown: station === 'function' && functionTestAt(site).length === 0,
+    /** The moves of the function test; none while the mechanism is unknown. */
+    moves: station === 'function' ? functionTestAt(site) : undefined,
     groups: sheet(site, station, entries),
     /** Entries of its list that are recorded; one more may be shown than are. */
     recorded: list ? ((factAt(site, list.list) as unknown[] | undefined)?.length ?? 0) : 0,
