@@ -1,3 +1,4 @@
+import type { NotSeen } from './fact';
 import type { TransferKind } from './parts';
 
 /** What keeps source and utility apart by its shape, as the eye tells it. */
@@ -11,3 +12,7 @@ export const MECHANISMS = {
   automatic: { label: 'Contactors, mechanically held apart', kinds: ['whole-house-automatic'] },
 } as const satisfies Record<string, { label: string; kinds: readonly TransferKind[] }>;
 export type MechanismName = keyof typeof MECHANISMS;
+
+/** Whether a mechanism is one that a transfer means can have. */
+export const goesWith = (name: MechanismName, kind: TransferKind | NotSeen | undefined): boolean =>
+  (MECHANISMS[name].kinds as readonly unknown[]).includes(kind);

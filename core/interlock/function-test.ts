@@ -1,4 +1,4 @@
-import { MECHANISMS, NOT_SEEN, type Case, type FactPath, type MechanismName } from '../case';
+import { NOT_SEEN, goesWith, type Case, type FactPath, type MechanismName } from '../case';
 import { explore } from './search';
 import { mechanism, type Move } from './mechanisms';
 
@@ -42,8 +42,7 @@ export function functionTest(name: MechanismName, onCover = false): readonly Tri
 /** The function test of what a case records; none while its mechanism is unknown, or does not go with its transfer means. */
 export function functionTestAt({ transfer }: Case): readonly Trial[] {
   const { kind, mechanism: name, mountedOn } = transfer ?? {};
-  if (!name || name === NOT_SEEN || !(MECHANISMS[name].kinds as readonly (string | undefined)[]).includes(kind))
-    return [];
+  if (!name || name === NOT_SEEN || !goesWith(name, kind)) return [];
   return functionTest(name, kind === 'retrofit-interlock' && mountedOn === 'cover');
 }
 

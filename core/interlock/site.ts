@@ -1,4 +1,4 @@
-import { MECHANISMS } from '../case';
+import { MECHANISMS, goesWith, type MechanismName } from '../case';
 import { Missing, type Look } from '../electrical';
 import { dangerousSequence, mechanism, type Defects, type Move } from './mechanisms';
 
@@ -28,16 +28,21 @@ export function defectsOf(look: Look, coverOff = false): Defects {
   };
 }
 
-/** Shortest sequence that joins utility and source with what a case records; undefined where none does. Throws `Missing` where facts lack. */
-export function parallelSequence(look: Look, coverOff = false): readonly Move[] | undefined {
-  const defects = defectsOf(look, coverOff);
+/** The mechanism that a case records. Throws `Missing` where it is unknown, or does not go with the transfer means. */
+export function mechanismAt(look: Look): MechanismName {
   const name = look.need('transfer.mechanism');
-  const kind = look.need('transfer.kind');
-  if (!(MECHANISMS[name].kinds as readonly string[]).includes(kind))
+  if (!goesWith(name, look.need('transfer.kind')))
     throw new Missing(
       ['transfer.mechanism'],
       `“${MECHANISMS[name].label}” does not go with this transfer means; look again what keeps the sources apart.`,
     );
+  return name;
+}
+
+/** Shortest sequence that joins utility and source with what a case records; undefined where none does. Throws `Missing` where facts lack. */
+export function parallelSequence(look: Look, coverOff = false): readonly Move[] | undefined {
+  const defects = defectsOf(look, coverOff);
+  const name = mechanismAt(look);
   const key = `${name} ${JSON.stringify(defects)}`;
   if (!searched.has(key)) searched.set(key, dangerousSequence(mechanism(name, defects)));
   return searched.get(key);

@@ -19,8 +19,10 @@ ruleTable('function/step-test-complete', {
   ],
   violation: [
     [{ 'function.eachAlone': 'not-both', 'function.mainWithGeneratorOn': undefined }, { severity: 'correction' }],
+    { 'function.eachAlone': 'not-both', 'transfer.mechanism': undefined }, // certain whatever the mechanism
   ],
   unproven: [
+    [{ ...SWITCH, 'transfer.mechanism': 'sliding-plate' }, ['transfer.mechanism']], // no switch has one: which moves were tried?
     [
       { 'function.generatorWithMainOn': undefined, 'function.eachAlone': undefined },
       ['function.eachAlone', 'function.generatorWithMainOn'],

@@ -20,11 +20,13 @@ export default rule({
     look.requireAll(source, planned, volts, onePole);
     const sums = legSums(planned.value!);
     const sourceW = source.value!;
+    const keepOff = (tooMuch: string, right: (sums: LegSums) => boolean) =>
+      `Keep ${whatToKeepOff(look, planned.value!, tooMuch, right)} off, or let loads take turns.`;
     look.step('At once in all', sums.total, 'W', 'all that run, and the largest of those that take turns');
     if (sums.total > sourceW)
       return violation(
         `${sums.total} W at once, ${sourceW} W from the source.`,
-        `Keep ${whatToKeepOff(look, planned.value!, `${rounded(sums.total - sourceW)} W`, ({ total }) => total <= sourceW)} off, or let loads take turns.`,
+        keepOff(`${rounded(sums.total - sourceW)} W`, ({ total }) => total <= sourceW),
         {
           found: sums.total,
           allowed: sourceW,
@@ -52,7 +54,7 @@ export default rule({
       `${sums[heavy]} W on leg ${heavy}, ${legW} W allowed, although ${sums.total} W is within ${sourceW} W.`,
       move
         ? `Move ${circuitName(look, move.index)} to the other leg, or let it take turns.`
-        : `Keep ${whatToKeepOff(look, planned.value!, `${rounded(sums[heavy] - legW)} W of leg ${heavy}`, right)} off, or let loads take turns.`,
+        : keepOff(`${rounded(sums[heavy] - legW)} W of leg ${heavy}`, right),
       detail,
     );
   },
