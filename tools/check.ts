@@ -1,16 +1,16 @@
 /** npm run --silent check -- FILE|FOLDER|-… [options]; see USAGE. */
 import { once } from 'node:events';
-import { fstatSync, readFileSync, readSync, readdirSync, statSync } from 'node:fs';
+import { readFileSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { createInterface } from 'node:readline';
 import { parseArgs } from 'node:util';
-import { setFlagsFromString } from 'node:v8';
-import { caseReader, parseCase, type Case, type Read } from '@careful-latch/core/case';
+import { parseCase, type Case, type Read } from '@careful-latch/core/case';
 import { EDITIONS, isEdition, type Edition } from '@careful-latch/core/codebook';
 import { Look, Missing, currentsOf } from '@careful-latch/core/electrical';
 import { functionTestAt } from '@careful-latch/core/interlock';
 import { parseProfile, type Profile } from '@careful-latch/core/profile';
 import { RULES, type Rule } from '@careful-latch/core/rules';
-import { VERDICT_WORDS, evaluator, type Evaluated, type Outcome } from '@careful-latch/core/verdict';
+import { VERDICT_WORDS, evaluate, violationsOf, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
 import { currentsText, evaluationText, functionTestText, outcomeText, ruleOf, ruleText } from './check-text';
 
 const USAGE = `usage: npm run --silent check -- FILE|FOLDER|-… [options]
@@ -25,15 +25,15 @@ const USAGE = `usage: npm run --silent check -- FILE|FOLDER|-… [options]
 Exit code: 0 nothing against, 1 not finished or violated, 2 unreadable.`;
 
 interface Options {
+  readonly edition: Edition | undefined;
   readonly profile: Profile | undefined;
   readonly rules: readonly Rule[] | undefined;
-  readonly evaluate: ReturnType<typeof evaluator>;
   readonly json: boolean;
   readonly functionTest: boolean;
   readonly currents: boolean;
 }
 
-type Checked = { file: string; site: Case; evaluation: Evaluated } | { file: string; errors: string[] };
+type Checked = { file: string; site: Case; evaluation: Evaluation } | { file: string; errors: string[] };
 
 /** A mistake of whoever typed the command; its message is a sentence. */
 class Mistake extends Error {}
@@ -63,8 +63,8 @@ function filesOf(name: string): string[] {
   return found;
 }
 
-const checked = (file: string, read: Read, { evaluate }: Options): Checked =>
-  read.ok ? { file, site: read.case, evaluation: evaluate(read.facts) } : { file, errors: read.errors };
+const checked = (file: string, read: Read, options: Options): Checked =>
+  read.ok ? { file, site: read.case, evaluation: evaluate(read.case, options) } : { file, errors: read.errors };
 
 function checkFile(file: string, options: Options): Checked {
   try {
@@ -91,42 +91,22 @@ function outcomeJson(one: Outcome, options: Options) {
   return options.profile ? { ...own, changedBy } : own;
 }
 
-type Answered = Extract<Checked, { evaluation: Evaluated }>;
-
-/** What programs get, but for the outcomes. */
-function headJson({ file, site, evaluation }: Answered, options: Options) {
-  return {
-    file,
-    format: 'careful-latch/outcomes',
-    edition: evaluation.edition,
-    engine: evaluation.engine,
-    ...(options.profile ? { profile: options.profile.office } : {}),
-    verdict: evaluation.verdict,
-    ...(options.functionTest ? { functionTest: functionTestAt(site) } : {}),
-    ...(options.currents ? { currents: currentsJson(site, evaluation.edition) } : {}),
-  };
-}
+type Answered = Extract<Checked, { evaluation: Evaluation }>;
 
 const json = (one: Checked, options: Options) =>
   'errors' in one
     ? one
     : {
-        ...headJson(one, options),
+        file: one.file,
+        format: 'careful-latch/outcomes',
+        edition: one.evaluation.edition,
+        engine: one.evaluation.engine,
+        ...(options.profile ? { profile: options.profile.office } : {}),
+        verdict: one.evaluation.verdict,
+        ...(options.functionTest ? { functionTest: functionTestAt(one.site) } : {}),
+        ...(options.currents ? { currents: currentsJson(one.site, one.evaluation.edition) } : {}),
         outcomes: one.evaluation.outcomes.map((outcome) => outcomeJson(outcome, options)),
       };
-
-const outcomeLines = new WeakMap<Outcome, string>();
-
-/** The same as one line of text; an outcome remembered from another case is written out once. */
-function jsonLine(one: Checked, options: Options): string {
-  if ('errors' in one) return JSON.stringify(one);
-  const outcomes = one.evaluation.outcomes.map((outcome) => {
-    let line = outcomeLines.get(outcome);
-    if (line === undefined) outcomeLines.set(outcome, (line = JSON.stringify(outcomeJson(outcome, options))));
-    return line;
-  });
-  return `${JSON.stringify(headJson(one, options)).slice(0, -1)},"outcomes":[${outcomes.join(',')}]}`;
-}
 
 function text(one: Answered, options: Options): string {
   const blocks = [
@@ -144,64 +124,26 @@ const complain = (one: Checked) => {
 };
 const codeOf = (one: Checked) => ('errors' in one ? 2 : one.evaluation.verdict === 'nothing-against' ? 0 : 1);
 
-const PIECE_BYTES = 2 ** 20;
-
-/** A file on standard input, in pieces larger than process.stdin gives, without a turn of the event loop for each. */
-function* piecesOfFile(): Generator<Buffer> {
-  for (;;) {
-    const piece = Buffer.allocUnsafe(PIECE_BYTES);
-    const bytes = readSync(0, piece);
-    if (bytes === 0) return;
-    yield piece.subarray(0, bytes);
-  }
-}
-
-/** Lines of standard input as they come; what follows the last line break is a line too. Text is made of each line by itself, for one far letter would make all of a piece twice as large. */
-async function* linesOfInput(): AsyncGenerator<string[]> {
-  let rest: Buffer = Buffer.alloc(0);
-  // A pipe or terminal may have nothing yet: what they have is taken as it comes.
-  const input = fstatSync(0).isFile() ? piecesOfFile() : (process.stdin as AsyncIterable<Buffer>);
-  for await (const chunk of input) {
-    const bytes = rest.length > 0 ? Buffer.concat([rest, chunk]) : chunk;
-    const lines: string[] = [];
-    let from = 0;
-    for (let to = bytes.indexOf('\n'); to >= 0; to = bytes.indexOf('\n', from)) {
-      lines.push(bytes.toString('utf8', from, to));
-      from = to + 1;
-    }
-    rest = bytes.subarray(from);
-    yield lines;
-  }
-  yield [rest.toString('utf8')];
-}
-
-/** Of a core’s first seconds the compiler would take a third, to make fast what hardly runs: it waits longer, and makes less of each. */
-const COMPILE_LESS = ['--interrupt-budget=300000', '--max-inlined-bytecode-size-cumulative=200'];
-
 /** Cases on standard input, answered one by one as they come. */
 async function stream(options: Options): Promise<number> {
-  COMPILE_LESS.forEach((flag) => setFlagsFromString(flag));
   let code = 0;
   let line = 0;
-  const read = caseReader();
-  for await (const lines of linesOfInput()) {
-    let out = '';
-    for (const source of lines) {
-      line++;
-      if (source.trim() === '') continue;
-      const found = read(source);
-      const one = checked(`line ${line}`, found, options);
-      complain(one);
-      code = Math.max(code, codeOf(one));
-      if (options.json) out += `${jsonLine(one, options)}\n`;
-      else if ('evaluation' in one) {
-        const violated = one.evaluation.violations.map((each) => each.rule);
-        out += `${one.file}  ${VERDICT_WORDS[one.evaluation.verdict]}${violated.length > 0 ? `: ${violated.join(', ')}` : ''}\n`;
-      }
-    }
-    if (!process.stdout.write(out)) await once(process.stdout, 'drain');
+  for await (const source of createInterface({ input: process.stdin, crlfDelay: Infinity })) {
+    line++;
+    if (source.trim() === '') continue;
+    const one = checked(`line ${line}`, parseCase(source), options);
+    complain(one);
+    code = Math.max(code, codeOf(one));
+    const said = options.json ? JSON.stringify(json(one, options)) : 'evaluation' in one && summary(one);
+    if (said && !process.stdout.write(`${said}\n`)) await once(process.stdout, 'drain');
   }
   return code;
+}
+
+/** One case in one line: its verdict, and the rules violated. */
+function summary({ file, evaluation }: Answered): string {
+  const violated = violationsOf(evaluation).map((each) => each.rule);
+  return `${file}  ${VERDICT_WORDS[evaluation.verdict]}${violated.length > 0 ? `: ${violated.join(', ')}` : ''}`;
 }
 
 function ruleNamed(id: string): Rule {
@@ -256,7 +198,7 @@ async function main(): Promise<number> {
   const options: Options = {
     profile,
     rules,
-    evaluate: evaluator({ edition: values.edition, profile, rules }),
+    edition: values.edition,
     json: values.json,
     functionTest: values['function-test'],
     currents: values.currents,

@@ -1,5 +1,7 @@
 import { spawnSync } from 'node:child_process';
-import { join } from 'node:path';
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { dirname, join, relative } from 'node:path';
+import ts from 'typescript';
 
 const root = join(__dirname, '..');
 
@@ -49,4 +51,41 @@ test('the linter keeps the direction of imports', () => {
   expect(run.stderr).toBe('');
   const said = JSON.parse(run.stdout) as string[][];
   expect(all.filter((_, i) => said[i]!.length > 0)).toEqual(MAY_NOT);
+});
+
+/** The files of ours that a file imports, types too; a folder stands for its index. */
+function importsOf(file: string): string[] {
+  return ts.preProcessFile(readFileSync(file, 'utf8')).importedFiles.flatMap(({ fileName }) => {
+    if (!fileName.startsWith('.') && !fileName.startsWith('@careful-latch/core/')) return [];
+    const to = fileName.startsWith('.')
+      ? join(dirname(file), fileName)
+      : join(root, 'core', fileName.slice('@careful-latch/core/'.length));
+    return [`${to}.ts`, `${to}.tsx`, join(to, 'index.ts')].filter((one) => existsSync(one)).slice(0, 1);
+  });
+}
+
+/** Every circle that a walk along imports comes back to, each as the files on it. */
+function circles(files: readonly string[], importing: (file: string) => readonly string[]): string[][] {
+  const found: string[][] = [];
+  const done = new Set<string>();
+  const walk = (file: string, way: readonly string[]) => {
+    const at = way.indexOf(file);
+    if (at >= 0) found.push([...way.slice(at), file]);
+    if (at >= 0 || done.has(file)) return;
+    for (const next of importing(file)) walk(next, [...way, file]);
+    done.add(file);
+  };
+  files.forEach((file) => walk(file, []));
+  return found;
+}
+
+test('no circle of imports, types included', () => {
+  expect(circles(['a', 'b', 'c'], (file) => ({ a: ['b'], b: ['c'], c: ['a'] })[file]!)).toEqual([['a', 'b', 'c', 'a']]);
+  const files = ['core', 'server', 'app', 'e2e', 'tools'].flatMap((folder) =>
+    readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
+      .filter((file) => /\.tsx?$/.test(file) && !file.includes('node_modules') && !file.startsWith('dist'))
+      .map((file) => join(root, folder, file)),
+  );
+  expect(files.length).toBeGreaterThan(200);
+  expect(circles(files, importsOf).map((way) => way.map((file) => relative(root, file)).join(' → '))).toEqual([]);
 });

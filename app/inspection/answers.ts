@@ -1,6 +1,6 @@
 import { STATIONS, stationOf, type Station } from '@careful-latch/core/case';
 import { RULES } from '@careful-latch/core/rules';
-import { evaluator, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
+import type { Evaluation, Outcome } from '@careful-latch/core/verdict';
 
 /** Facts so general that every other rule uses them; answers are shown beside the particular ones. */
 const GENERAL = ['transfer.kind', 'source.voltage', 'source.kind'];
@@ -15,8 +15,18 @@ const BESIDE: ReadonlyMap<string, { own: string; all: readonly string[] }> = new
   }),
 );
 
-/** Every evaluation of the interface: what a tap does not touch is neither judged nor drawn again. */
-export const evaluate = evaluator({}, { mostCases: 300, atOnce: true });
+const texts = new WeakMap<Outcome, string>();
+
+/** All that an outcome says, to the last line of its working. */
+function textOf(outcome: Outcome): string {
+  let text = texts.get(outcome);
+  if (text === undefined) texts.set(outcome, (text = JSON.stringify(outcome)));
+  return text;
+}
+
+/** Whether two lists of outcomes say the same: what a tap does not change is not drawn again. */
+export const saySame = (some: readonly Outcome[], others: readonly Outcome[]): boolean =>
+  some.length === others.length && some.every((one, i) => one === others[i] || textOf(one) === textOf(others[i]!));
 
 const NONE: readonly never[] = [];
 const besides = new WeakMap<Evaluation, ReadonlyMap<string, readonly Outcome[]>>();

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATION_NAMES, factAt, factLabel, metaOf } from '@careful-latch/core/case';
-import type { Outcome } from '@careful-latch/core/verdict';
+import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
 import { Sign, SignWithWord } from '../drawn/signs';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
@@ -53,7 +53,7 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
   const router = useRouter();
   const [all, setAll] = useState(false);
   const { evaluation, inspection } = walk;
-  const violations = [...evaluation.violations].sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+  const violations = violationsOf(evaluation).sort((a, b) => RANK[a.severity] - RANK[b.severity]);
   const open = toFindOut(evaluation);
   const rest = evaluation.outcomes.filter((one) => one.outcome === 'holds' || one.outcome === 'not-applicable');
   return (

@@ -1,3 +1,4 @@
+import { violationsOf } from '@careful-latch/core/verdict';
 import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
 import { memo } from 'react';
@@ -24,7 +25,7 @@ export const Head = memo(function Head({ walk: { inspection } }: { walk: Walk })
 /** What can be done with the whole: findings, the decision, and the records once there are any. */
 export const Acts = memo(function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
   const router = useRouter();
-  const violations = evaluation.violations.length;
+  const violations = violationsOf(evaluation).length;
   const go = (screen: string) => router.navigate(`/inspection/${inspection.id}/${screen}` as never);
   return (
     <View style={{ gap: 8 }}>

@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATIONS, STATION_NAMES, stationOf, valueText, type Station } from '@careful-latch/core/case';
 import type { Severity } from '@careful-latch/core/rules';
-import type { Outcome } from '@careful-latch/core/verdict';
+import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
 import { PathPiece } from '../drawn/path-line';
 import { SignWithWord } from '../drawn/signs';
 import { useWide } from '../theme/screen';
@@ -17,7 +17,7 @@ const ROW = 66;
 function summary({ inspection: { case: c }, evaluation, states }: Walk, station: Station): string {
   const state = states[STATIONS.indexOf(station)];
   if (state === 'absent') return 'doesn’t apply';
-  const violations = evaluation.violations.filter((one) => one.station === station);
+  const violations = violationsOf(evaluation).filter((one) => one.station === station);
   const open = new Set(evaluation.outcomes.flatMap((one) => one.needs).filter((path) => stationOf(path) === station))
     .size;
   const readings: Readonly<Record<Station, (string | false)[]>> = {
@@ -76,7 +76,7 @@ export const PathOverview = memo(function PathOverview({ walk }: { walk?: Walk |
         const sign = ({ proved: 'holds', open: 'unproven', violated: 'violation', absent: 'not-applicable' } as const)[
           state
         ];
-        const violations = walk?.evaluation.violations.filter((one) => one.station === station) ?? [];
+        const violations = (walk ? violationsOf(walk.evaluation) : []).filter((one) => one.station === station);
         return (
           <View role="listitem" key={station}>
             <Pressable

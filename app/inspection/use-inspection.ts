@@ -1,17 +1,16 @@
 import { useGlobalSearchParams, useLocalSearchParams } from 'expo-router';
-import { useMemo } from 'react';
-import { useShallow } from 'zustand/react/shallow';
+import { useMemo, useRef } from 'react';
 import { STATIONS, factAt, isStation, listOf, sheet, type Station } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
-import { stationState, type Evaluated, type Outcome, type StationState } from '@careful-latch/core/verdict';
+import { evaluate, stationState, type Evaluation, type Outcome, type StationState } from '@careful-latch/core/verdict';
 import type { Inspection } from '@careful-latch/core/record';
 import { useInspections } from '../stores/inspections';
 import { useSoon } from '../theme/use-soon';
-import { evaluate, outcomesBeside } from './answers';
+import { outcomesBeside, saySame } from './answers';
 
 export interface Walk {
   readonly inspection: Inspection;
-  readonly evaluation: Evaluated;
+  readonly evaluation: Evaluation;
   readonly states: readonly StationState[];
 }
 
@@ -48,15 +47,21 @@ function walkOf(inspection: Inspection): Walk {
   return walk;
 }
 
-/** A fact of the walk: what is recorded, and the outcomes beside it. Draws again only where one of them is another. */
-export function useFact(inspection: string, path: string): { value: unknown; outcomes: readonly Outcome[] } {
-  const [value, ...outcomes] = useInspections(
-    useShallow((all): readonly unknown[] => {
-      const here = all.byId[inspection];
-      return here ? [factAt(here.case, path), ...outcomesBeside(walkOf(here).evaluation, path)] : [];
-    }),
-  );
-  return { value, outcomes: outcomes as Outcome[] };
+interface FactSeen {
+  readonly value: unknown;
+  readonly outcomes: readonly Outcome[];
+}
+
+/** A fact of the walk: what is recorded, and the outcomes beside it. Draws again only where one of them says something else. */
+export function useFact(inspection: string, path: string): FactSeen {
+  const last = useRef<FactSeen>({ value: undefined, outcomes: [] });
+  return useInspections((all) => {
+    const here = all.byId[inspection];
+    const value = here && factAt(here.case, path);
+    const outcomes = here ? outcomesBeside(walkOf(here).evaluation, path) : [];
+    if (value !== last.current.value || !saySame(outcomes, last.current.outcomes)) last.current = { value, outcomes };
+    return last.current;
+  });
 }
 
 /** What a station's sheet is made of; the very same while no answer changes it. */

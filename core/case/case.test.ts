@@ -1,6 +1,5 @@
 import {
   CATALOGUE,
-  caseReader,
   emptyCase,
   factAt,
   parseCase,
@@ -110,60 +109,6 @@ describe('reading', () => {
 
   test('every error at once', () => {
     expect(errorsOf({ cord: [{ sizeAwg: '11', lengthFt: -1 }], inlet: { gender: 'odd' } })).toHaveLength(3);
-  });
-});
-
-describe('reading many', () => {
-  const text = JSON.stringify(GOOD);
-  const at = (index: number, more: string) => text.slice(0, index) + more + text.slice(index);
-  const inlet = text.indexOf(',"inlet":');
-  const afterInlet = text.indexOf(',"feeder":');
-  const INLET = text.slice(inlet, afterInlet);
-
-  test('what came before is not read again', () => {
-    const read = caseReader();
-    const [first, second] = [read(text), read(text.replace('"ratingA":30', '"ratingA":20'))];
-    if (!first.ok || !second.ok) throw new Error('not read');
-    expect(second.case.source).toBe(first.case.source);
-    expect(second.case.inlet).not.toBe(first.case.inlet);
-    expect(INLET).toContain('"ratingA":30');
-  });
-
-  test.each<[string, string]>([
-    ['the good case', text],
-    ['written over many lines', JSON.stringify(GOOD, null, 2)],
-    ['with a line’s end of another system', `${text}\r`],
-    ['with a space that JSON has not', `${text}\u00a0`],
-    ['a title that looks like a group', at(1, '"title":"it says },\\"inlet\\":{ here",')],
-    ['a title after the groups', at(text.length - 1, ',"title":"x"')],
-    [
-      'a head after the groups',
-      `{${text.slice(text.indexOf('"source":'), -1)},"format":"careful-latch/case","version":1,"edition":"2023"}`,
-    ],
-    ['no head', `{${text.slice(text.indexOf('"source":'))}`],
-    ['a group twice', at(afterInlet, INLET)],
-    ['a group twice, the second with less', at(afterInlet, ',"inlet":{"gender":"pins"}')],
-    ['a group twice, the second of another kind', at(afterInlet, ',"inlet":30')],
-    ['a group whose name is written otherwise', text.replace('"inlet"', '"in\\u006cet"')],
-    ['a fact twice', text.replace('"inlet":{', '"inlet":{"ratingA":20,')],
-    ['a stray group', at(afterInlet, ',"solar":{}')],
-    ['a prototype', at(afterInlet, ',"__proto__":{"inlet":{}}')],
-    ['a group within a group', at(afterInlet - 1, INLET)],
-    ['a long text', at(inlet, ' '.repeat(30_000))],
-    ['a long text of ends', `{${'],"'.repeat(300_000)}}`],
-    ['one brace more', `${text}}`],
-    ['a group’s brace more', at(afterInlet, '}')],
-    ['one brace less', text.slice(0, -1)],
-    ['another letter for the last brace', `${text.slice(0, -1)}]`],
-    ['another edition', text.replace(/"edition":"\d+"/, '"edition":"2014"')],
-    ['no edition', text.replace(/"edition":"\d+",/, '')],
-    ['one comma more', at(inlet, ',')],
-    ['two cases on one line', text + text],
-    ['two cases in a list', `[${text},${text}]`],
-    ['a case cut in two', `${text.slice(0, inlet)}},{${text.slice(inlet + 1)}`],
-  ])('%s: the same as read alone', (_, one) => {
-    const read = caseReader();
-    for (const each of [text, one, one, text]) expect(read(each)).toEqual(parseCase(each));
   });
 });
 

@@ -1,6 +1,5 @@
 import type { Case } from './schema';
 import { NOT_SEEN, type NotSeen } from './fact';
-import type { ListPath } from './stations';
 
 type Leaf = string | number | boolean;
 type Walk<T> = T extends readonly (infer E)[]
@@ -35,88 +34,26 @@ type Dotted<T, P extends string> = P extends `${infer Head}.${infer Rest}`
 /** Type of the fact at an address, once it is known. */
 export type FactValue<P extends FactPath> = At<Stations, P>;
 
+/** Addresses of the lists of a case. */
+export const LIST_PATHS = ['cord', 'feeder.stretches', 'loads.circuits'] as const;
+export type ListPath = (typeof LIST_PATHS)[number];
+
 type Key = string | number;
 
-/** A fact's address, split once: `cord[0].sizeAwg` is `sizeAwg` of `cord[0]`, and that is 0 of `cord`; every address has a place of its own in a list of values. */
-export interface Address {
-  readonly path: string;
-  /** Of what it is a part; undefined where of the case itself. */
-  readonly of: Address | undefined;
-  readonly key: Key;
-  readonly place: number;
-}
-
-const addresses = new Map<string, Address>();
-
-export function addressOf(path: string): Address {
-  let address = addresses.get(path);
-  if (!address) {
-    const cut = Math.max(path.lastIndexOf('.'), path.lastIndexOf('['));
-    const key = path.slice(cut + 1);
-    const of = cut > 0 ? addressOf(path.slice(0, cut)) : undefined;
-    address = { path, of, key: key.endsWith(']') ? Number(key.slice(0, -1)) : key, place: addresses.size };
-    addresses.set(path, address);
-  }
-  return address;
-}
-
-/** The keys that lead from the case to an address, in their order. */
+/** The keys that lead from the case to an address, in their order: `cord[0].sizeAwg` is cord, 0, sizeAwg. */
 export function keysOf(path: string): readonly Key[] {
-  const keys: Key[] = [];
-  for (let here: Address | undefined = addressOf(path); here; here = here.of) keys.unshift(here.key);
-  return keys;
-}
-
-type Part = Readonly<Record<Key, unknown>>;
-
-/** Values of a case in which nothing is recorded: null wherever something could be, undefined where nobody has said so. */
-const nothing: unknown[] = [];
-
-/** A list without holes is read faster. */
-function grow(size: number): void {
-  while (nothing.length < size) nothing.push(undefined);
-}
-
-/** Place of a part that a case can have, in the list of its values. */
-export function placeInCase(path: string): number {
-  const { place } = addressOf(path);
-  grow(place + 1);
-  nothing[place] = null;
-  return place;
-}
-
-/** Values of a case by place, to be filled with what is recorded. */
-export function valuesOfNothing(): unknown[] {
-  grow(addresses.size);
-  return nothing.slice();
-}
-
-/** The facts of one case by address, each fetched once. The case must have been read (`readCase`): nothing is checked here. */
-export class Facts {
-  /** `values` are those that whoever read the case came by; where it is undefined, nobody has. */
-  constructor(
-    readonly site: Case,
-    private readonly values: unknown[] = new Array(addresses.size),
-  ) {}
-
-  /** What stands there: a value, 'not-seen', or null where nobody looked. */
-  at(address: Address): unknown {
-    const known = this.values[address.place];
-    return known === undefined ? this.fetch(address) : known;
-  }
-
-  private fetch({ of, key, place }: Address): unknown {
-    const whole = of ? this.at(of) : this.site;
-    const value = whole === null || whole === NOT_SEEN ? whole : ((whole as Part)[key] ?? null);
-    this.values[place] = value;
-    return value;
-  }
+  return path.split(/[.[]/).map((key) => (key.endsWith(']') ? Number(key.slice(0, -1)) : key));
 }
 
 /** What stands at an address: a value, 'not-seen', or undefined where nobody looked. */
 export function factAt(c: Case, path: string): unknown {
+  return factBy(c, keysOf(path));
+}
+
+/** The same by its keys. */
+export function factBy(c: Case, keys: readonly Key[]): unknown {
   let here: unknown = c;
-  for (const key of keysOf(path)) {
+  for (const key of keys) {
     if (typeof here !== 'object' || here === null || !Object.hasOwn(here, key)) return undefined;
     here = (here as Record<string | number, unknown>)[key];
   }

@@ -1,6 +1,6 @@
 import { CATALOGUE, isLocal } from './catalogue';
 import type { Case, TransferKind } from './schema';
-import { factAt, type FactPath } from './path';
+import { LIST_PATHS, factAt, type FactPath, type ListPath } from './path';
 
 /** Stations in the order in which the current flows. */
 export const STATIONS = [
@@ -57,10 +57,6 @@ export function absence(
     return noBackfedBreaker(kind);
   return undefined;
 }
-
-/** Addresses of the lists of a case. */
-export const LIST_PATHS = ['cord', 'feeder.stretches', 'loads.circuits'] as const;
-export type ListPath = (typeof LIST_PATHS)[number];
 
 /** The list that a catalogue key belongs to, `cord` for `cord.sizeAwg`; undefined for facts that stand once. */
 export const listPathOf = (key: string): ListPath | undefined => LIST_PATHS.find((list) => key.startsWith(`${list}.`));

@@ -2,6 +2,7 @@ export * from './editions';
 export * from './conductors';
 export * from './devices';
 export * from './configurations';
+export * from './insulation';
 export * from './methods';
 export * from './raceways';
 export * from './boxes';

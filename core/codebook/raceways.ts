@@ -1,6 +1,6 @@
 import { everyEdition } from './editions';
 import type { WireSize } from './conductors';
-import type { InsulationName } from './methods';
+import type { InsulationName } from './insulation';
 
 export const RACEWAY_SIZES = ['1/2', '3/4', '1', '1-1/4', '1-1/2', '2'] as const;
 export type RacewaySize = (typeof RACEWAY_SIZES)[number];

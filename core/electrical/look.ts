@@ -1,11 +1,11 @@
 import {
-  Facts,
   NOT_SEEN,
-  addressOf,
+  factAt,
+  factBy,
   factLabel,
+  keysOf,
   metaOf,
   valueText,
-  type Address,
   type Case,
   type FactPath,
   type FactValue,
@@ -84,25 +84,23 @@ export class Working {
 }
 
 /** A computation that several rules want: a function of the facts it looks at, and of an index in a list. */
-export type Shareable<T> = (look: Look, index: number) => T;
+type Shareable<T> = (look: Look, index: number) => T;
 
-/** It done; with every address it looked at, where somebody asked for them. */
-export interface Part<T> {
-  readonly attempt: Attempt<T>;
-  readonly reads: readonly Address[] | undefined;
-}
-
-/** What every look at one case has in common, so that nothing is read or computed twice. */
+/** What every look at one case has in common, so that nothing is computed twice. */
 interface Shared {
-  readonly facts: Facts;
+  readonly site: Case;
   readonly edition: Edition;
   readonly numbers: OfficeNumbers;
-  readonly done: Map<Shareable<unknown>, Part<unknown>[]>;
-  readonly remembered: Remembered | undefined;
+  readonly done: Map<Shareable<unknown>, Attempt<unknown>[]>;
 }
 
-/** Gives what was computed for an earlier case whose facts were the same, or has it computed. */
-export type Remembered = <T>(compute: Shareable<T>, index: number, look: Look) => Part<T>;
+/** Addresses that rules ask for, split once: they ask for the same few hundred in every case. */
+const split = new Map<string, ReturnType<typeof keysOf>>();
+function keys(path: string): ReturnType<typeof keysOf> {
+  let found = split.get(path);
+  if (!found) split.set(path, (found = keysOf(path)));
+  return found;
+}
 
 /**
  * A look at a case that remembers what it used. Whoever computes takes a Look: a rule for its working,
@@ -111,46 +109,26 @@ export type Remembered = <T>(compute: Shareable<T>, index: number, look: Look) =
 export class Look {
   readonly working: Working;
   private readonly shared: Shared;
-  /** Every address looked at, in order, by this look and those on its side; kept only where somebody asked for it. */
-  reads: Address[] | undefined;
 
-  constructor(at: Case | Facts | Look, edition?: Edition, numbers: OfficeNumbers = {}, remembered?: Remembered) {
-    if (at instanceof Look) {
-      this.shared = at.shared;
-      this.reads = at.reads;
-    } else {
-      const facts = at instanceof Facts ? at : new Facts(at);
-      this.shared = { facts, edition: edition ?? facts.site.edition, numbers, done: new Map(), remembered };
-    }
+  constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}) {
+    this.shared =
+      at instanceof Look ? at.shared : { site: at, edition: edition ?? at.edition, numbers, done: new Map() };
     this.working = new Working(this.shared.edition);
-  }
-
-  /** A look at the same case that keeps what it and those on its side look at in `reads`. */
-  recording(reads: Address[] | undefined): Look {
-    const look = this.aside();
-    look.reads = reads;
-    return look;
-  }
-
-  get facts(): Facts {
-    return this.shared.facts;
   }
 
   get edition(): Edition {
     return this.shared.edition;
   }
 
-  /** What stands at an address: a value, 'not-seen', or null where nobody looked. */
+  /** What stands at an address: a value, 'not-seen', or undefined where nobody looked. */
   private read(path: string): unknown {
-    const address = addressOf(path);
-    this.reads?.push(address);
-    return this.shared.facts.at(address);
+    return factBy(this.shared.site, keys(path));
   }
 
   /** The fact without a line in the working; undefined where nobody knows it. */
   peek<P extends FactPath>(path: P): FactValue<P> | undefined {
     const value = this.read(path);
-    return value === null || value === NOT_SEEN ? undefined : (value as FactValue<P>);
+    return value === undefined || value === NOT_SEEN ? undefined : (value as FactValue<P>);
   }
 
   /** Whether somebody looked and could not see it. */
@@ -230,26 +208,13 @@ export class Look {
 
   /** A computation that several rules want, done once for a case, for each index; its working is taken over each time. */
   once<T>(compute: Shareable<T>, index = 0): T {
-    const { done, remembered } = this.shared;
-    let parts = done.get(compute) as Part<T>[] | undefined;
-    if (!parts) done.set(compute, (parts = []));
-    let part = parts[index];
-    if (!part) part = remembered ? remembered(compute, index, this) : this.part(compute, index);
-    else if (this.reads && part.reads) this.reads.push(...part.reads);
-    else if (this.reads) part = this.part(compute, index); // done before, when nobody asked what it looks at
-    parts[index] = part;
-    const { attempt } = part;
+    const { done } = this.shared;
+    let attempts = done.get(compute) as Attempt<T>[] | undefined;
+    if (!attempts) done.set(compute, (attempts = []));
+    const attempt = (attempts[index] ??= this.attempt((look) => compute(look, index)));
     this.adopt(attempt);
     if (attempt.missing.length > 0) throw new Missing(attempt.missing, attempt.why);
     return attempt.value!;
-  }
-
-  /** The same computed now, whoever has done it before. */
-  part<T>(compute: Shareable<T>, index: number): Part<T> {
-    const reads: Address[] | undefined = this.reads && [];
-    const attempt = this.recording(reads).attempt((look) => compute(look, index));
-    if (reads) this.reads!.push(...reads);
-    return { attempt, reads };
   }
 
   /** Takes over the workings of several computations, and ends with everything they lack together. */
@@ -263,20 +228,21 @@ export class Look {
   }
 
   /** How many there are of a list: one even where none is recorded yet. */
-  private count(length: `${ListPath}.length`): number {
-    return Math.max(1, (this.read(length) as number | null) ?? 0);
+  count(list: ListPath): number {
+    const entries = factAt(this.shared.site, list);
+    return Math.max(1, Array.isArray(entries) ? entries.length : 0);
   }
 
   get cords(): number {
-    return this.count('cord.length');
+    return this.count('cord');
   }
 
   get circuits(): number {
-    return this.count('loads.circuits.length');
+    return this.count('loads.circuits');
   }
 
   get stretches(): number {
-    return this.count('feeder.stretches.length');
+    return this.count('feeder.stretches');
   }
 }
 

@@ -1,2 +1,1 @@
 export * from './verdict';
-export { evaluator } from './memory';

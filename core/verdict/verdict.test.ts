@@ -3,16 +3,11 @@ import fc from 'fast-check';
 import { RULES } from '../rules';
 import {
   CATALOGUE,
-  LIST_PATHS,
-  addressOf,
-  caseReader,
   NOT_SEEN,
   STATIONS,
   emptyCase,
   factAt,
   listPathOf,
-  parseCase,
-  readBySchema,
   readCase,
   recordedFacts,
   withFact,
@@ -21,8 +16,7 @@ import {
 import { EDITIONS, buildingWireSizes } from '../codebook';
 import { Look, ratingRow, stretchAmpacity, weakest } from '../electrical';
 import { GOOD, caseWith, example, numbersFromNowhere } from '../test/rule-table';
-import { parseProfile } from '../profile';
-import { evaluate, evaluator, judge, stationState, verdictOf, type Evaluation, type Outcome } from '.';
+import { evaluate, judge, stationState, verdictOf, type Outcome } from '.';
 
 const violations = (c: Case) =>
   evaluate(c)
@@ -206,155 +200,6 @@ describe('properties', () => {
         }
       }),
       { numRuns: 300 },
-    );
-  });
-
-  test.each([undefined, 'strict-office', 'lenient-office'])(
-    'an evaluator that remembers says what one without memory says, to the last line of working (%s)',
-    (office) => {
-      const read = office && parseProfile(readFileSync(`${__dirname}/../../profiles/${office}.json`, 'utf8'));
-      const profile = read && read.ok ? read.profile : undefined;
-      const examples = readdirSync(`${__dirname}/../../examples`)
-        .filter((file) => file.endsWith('.json'))
-        .map((file) => example(file.slice(0, -'.json'.length)));
-      const remembering = [evaluator({ profile }), evaluator({ profile }, { atOnce: true })];
-      const written = (evaluation: Evaluation) => JSON.stringify(evaluation);
-      fc.assert(
-        fc.property(anyCase, fc.nat(), fc.nat(), (any, n, m) => {
-          // An example with one fact of another case, so that much is remembered and something is not.
-          const near = examples[n % examples.length]!;
-          const facts = recordedFacts(any);
-          const path = facts[m % facts.length]!;
-          const c = withFact(near, path, m % 3 === 0 ? NOT_SEEN : factAt(any, path));
-          for (const one of m % 10 === 0 ? [c, any] : [c, c]) {
-            const said = written(evaluate(one, { profile }));
-            const checked = readCase(one);
-            // One gets the facts that the check came by, the other fetches them.
-            const given = [checked.ok ? checked.facts : c, one];
-            remembering.forEach((each, i) => {
-              const evaluation = each(given[i]!);
-              expect(written(evaluation)).toBe(said);
-              expect(evaluation.violations.map((violation) => violation.rule)).toEqual(
-                evaluation.outcomes.filter(({ outcome }) => outcome === 'violation').map(({ rule }) => rule),
-              );
-            });
-          }
-        }),
-        { numRuns: 700 },
-      );
-    },
-    60_000,
-  );
-
-  test('what a change does not touch is not judged again; another edition is', () => {
-    const remembering = evaluator();
-    const before = remembering(GOOD).outcomes;
-    const after = remembering(withFact(GOOD, 'siting.place', 'garage')).outcomes;
-    const changed = after.filter((one, i) => one !== before[i]).map((one) => one.rule);
-    expect(changed).toContain('siting/outdoors');
-    expect(changed.length).toBeLessThan(5);
-    expect(remembering(GOOD).outcomes).toEqual(before);
-    const moved = remembering({ ...GOOD, edition: '2017' }).outcomes;
-    expect(moved.filter((one, i) => one === before[i])).toEqual([]);
-  });
-
-  test('what comes once is judged and not kept, unless it is wanted at once', () => {
-    const garage = withFact(GOOD, 'siting.place', 'garage');
-    const outdoors = (remember: (c: Case) => Evaluation) =>
-      remember(garage).outcomes.find((one) => one.rule === 'siting/outdoors')!;
-    for (const [atOnce, kept] of [
-      [false, [false, true]],
-      [true, [true, true]],
-    ] as const) {
-      const remembering = evaluator({}, { atOnce });
-      remembering(GOOD);
-      const times = [outdoors(remembering), outdoors(remembering), outdoors(remembering)];
-      expect(times[2]).toEqual(times[0]);
-      expect([times[1] === times[0], times[2] === times[1]]).toEqual(kept);
-    }
-  });
-
-  test('more cases than are remembered are answered all the same', () => {
-    const remembering = evaluator({}, { mostCases: 50, atOnce: true });
-    const first = remembering(GOOD).outcomes;
-    expect(remembering(GOOD).outcomes[0]).toBe(first[0]);
-    for (let i = 0; i < 60; i++) {
-      const c = withFact(GOOD, 'feeder.stretches[0].lengthFt', 5 + i / 10);
-      const drop = remembering(c).outcomes.find((one) => one.rule === 'feeder/voltage-drop')!;
-      expect(drop.found).toBe(evaluate(c).outcomes.find((one) => one.rule === 'feeder/voltage-drop')!.found);
-    }
-    const again = remembering(GOOD).outcomes;
-    expect(again).toEqual(first);
-    expect(again[0]).not.toBe(first[0]); // forgotten in between
-  });
-
-  test('the quick check and the schema agree, on good cases and on spoilt ones', () => {
-    const junk = fc.constantFrom<unknown>(
-      null,
-      [],
-      {},
-      '',
-      'yes',
-      0,
-      -1,
-      1e308,
-      true,
-      [null],
-      { x: 1 },
-      '30',
-      '10',
-      NOT_SEEN,
-    );
-    const places = [
-      ...CATALOGUE.keys(),
-      'cord',
-      'feeder',
-      'loads.circuits',
-      'title',
-      'edition',
-      'solar',
-      'breaker.colour',
-      'local',
-    ];
-    const everywhere = [
-      ...LIST_PATHS.map((list) => `${list}.length`),
-      ...[...CATALOGUE.keys()].flatMap((key) => {
-        const list = listPathOf(key);
-        return list ? [0, 1, 2, 3].map((i) => `${list}[${i}]${key.slice(list.length)}`) : [key];
-      }),
-    ].map(addressOf);
-    fc.assert(
-      fc.property(anyCase, fc.constantFrom(...places), junk, (c, key, value) => {
-        const list = listPathOf(key);
-        const spoilt = withFact(c, list ? `${list}[0]${key.slice(list.length)}` : key, value);
-        for (const one of [spoilt, c]) {
-          const [quick, slow] = [readCase(one), readBySchema(one)];
-          if (!quick.ok || !slow.ok) return expect(quick).toEqual(slow);
-          expect(quick.case).toEqual(slow.case);
-          const [seen, fetched] = [quick.facts, slow.facts];
-          expect(everywhere.filter((address) => seen.at(address) !== fetched.at(address))).toEqual([]);
-        }
-      }),
-      { numRuns: 1000 },
-    );
-  });
-
-  test('a text is read among many as it is alone, whatever stands in it', () => {
-    const bits = fc.constantFrom(
-      ...['{', '}', '[', ']', ',', ':', '"', '\\', ' ', '0', 'null', '}}', '},{', '},"inlet":{', '],"cord":[', ',"title":"x"', '"ratingA":30'],
-    ); // prettier-ignore
-    const edit = fc.record({ at: fc.double({ min: 0, max: 1, noNaN: true }), gone: fc.nat({ max: 3 }), bit: bits });
-    const read = caseReader(50); // so that it forgets, too
-    fc.assert(
-      fc.property(anyCase, fc.array(edit, { maxLength: 3 }), (c, edits) => {
-        let text = JSON.stringify(c);
-        for (const { at, gone, bit } of edits) {
-          const from = Math.floor(at * text.length);
-          text = text.slice(0, from) + bit + text.slice(from + gone);
-        }
-        for (const one of [text, JSON.stringify(c)]) expect(read(one)).toEqual(parseCase(one));
-      }),
-      { numRuns: 1000 },
     );
   });
 

@@ -1,6 +1,6 @@
-import { Facts, factLabel, stationOf, type Case, type Station } from '../case';
+import { factLabel, stationOf, type Case, type Station } from '../case';
 import type { Edition } from '../codebook';
-import { Look, Missing, OWN_NUMBER, type Remembered, type Step, type Working } from '../electrical';
+import { Look, Missing, OWN_NUMBER, type Step, type Working } from '../electrical';
 import { LOCAL, rulesOf, type Profile } from '../profile';
 import { RULES, type Finding, type Rule, type Severity } from '../rules';
 
@@ -8,9 +8,7 @@ import { RULES, type Finding, type Rule, type Severity } from '../rules';
 export const ENGINE = '0.3.0';
 
 export type OutcomeKind = 'holds' | 'violation' | 'unproven' | 'not-applicable';
-/** The worst first. */
-const VERDICTS = ['do-not-energise', 'corrections-required', 'not-finished', 'nothing-against'] as const;
-export type Verdict = (typeof VERDICTS)[number];
+export type Verdict = 'do-not-energise' | 'corrections-required' | 'not-finished' | 'nothing-against';
 
 export interface Outcome {
   readonly rule: string;
@@ -154,49 +152,6 @@ export interface Evaluation {
   readonly outcomes: readonly Outcome[];
 }
 
-/** Outcomes that stand together, and what follows from them. */
-export interface Group {
-  readonly outcomes: readonly Outcome[];
-  readonly violations: readonly Outcome[];
-  readonly verdict: Verdict;
-}
-
-export const groupOf = (outcomes: readonly Outcome[]): Group => ({
-  outcomes,
-  violations: outcomes.filter((one) => one.outcome === 'violation'),
-  verdict: verdictOf(outcomes),
-});
-
-/** An evaluation made of groups: the worst verdict of any is the verdict of all. */
-export class Evaluated implements Evaluation {
-  readonly engine = ENGINE;
-  readonly verdict: Verdict;
-  readonly outcomes: readonly Outcome[];
-  readonly #groups: readonly Group[];
-
-  constructor(
-    readonly edition: Edition,
-    groups: readonly Group[],
-  ) {
-    // Plain loops: flatMap takes four times as long as everything else about a case that is remembered.
-    const outcomes: Outcome[] = [];
-    let worst = VERDICTS.length - 1;
-    for (const group of groups) {
-      for (const one of group.outcomes) outcomes.push(one);
-      worst = Math.min(worst, VERDICTS.indexOf(group.verdict));
-    }
-    this.verdict = VERDICTS[worst]!;
-    this.outcomes = outcomes;
-    this.#groups = groups;
-  }
-
-  get violations(): readonly Outcome[] {
-    const violations: Outcome[] = [];
-    for (const group of this.#groups) for (const one of group.violations) violations.push(one);
-    return violations;
-  }
-}
-
 /** What a case is judged under, where it is not the case’s own edition alone. */
 export interface Under {
   readonly edition?: Edition | undefined;
@@ -205,29 +160,20 @@ export interface Under {
   readonly rules?: readonly Rule[] | undefined;
 }
 
-/** The rules that judge: those named, else all of ours and the office’s own. */
-export const rulesUnder = ({ profile, rules }: Under): readonly Rule[] =>
-  rules ?? (profile ? [...RULES, ...rulesOf(profile)] : RULES);
-
-/** How the rules of a case are judged, and what they share is computed; `evaluate` does both afresh each time. */
-export interface Judges {
-  readonly judged: (look: Look) => readonly Group[];
-  readonly remembered: Remembered;
-}
-
 /**
  * Every rule on a case, under the edition asked for, else the office’s, else the case’s. The case is taken as read: check
- * it with `readCase` first, which gives its facts too. For many cases, or one again and again, take an `evaluator`.
+ * it with `readCase` first.
  */
-export function evaluate(c: Case | Facts, under: Under = {}, by?: (edition: Edition) => Judges): Evaluated {
-  const { profile } = under;
-  const facts = c instanceof Facts ? c : new Facts(c);
-  const edition = under.edition ?? profile?.edition ?? facts.site.edition;
-  const judges = by?.(edition);
-  const look = new Look(facts, edition, profile?.numbers, judges?.remembered);
-  const groups = judges ? judges.judged(look) : [groupOf(rulesUnder(under).map((rule) => judge(rule, look, profile)))];
-  return new Evaluated(edition, groups);
+export function evaluate(c: Case, { edition, profile, rules }: Under = {}): Evaluation {
+  const look = new Look(c, edition ?? profile?.edition, profile?.numbers);
+  const judging = rules ?? (profile ? [...RULES, ...rulesOf(profile)] : RULES);
+  const outcomes = judging.map((rule) => judge(rule, look, profile));
+  return { edition: look.edition, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
 }
+
+/** The outcomes that are violations. */
+export const violationsOf = ({ outcomes }: Evaluation): Outcome[] =>
+  outcomes.filter((one) => one.outcome === 'violation');
 
 export type StationState = 'proved' | 'open' | 'violated' | 'absent';
 
