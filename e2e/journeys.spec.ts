@@ -15,7 +15,7 @@ test('a 50 A breaker before a 30 A inlet: found, signed as corrections required,
   info.annotations.push({ type: 'taps', description: `${walker.taps} taps from the sign-in to the findings` });
   // A tap a fact; besides these no more than the stations, the sign-in and the opening.
   expect(walker.taps - recordedFacts(CASE_2).length).toBeLessThanOrEqual(STATIONS.length + 5);
-  await walker.verdict('Do not energise');
+  await walker.verdict('Corrections required');
   const weakest = page.getByTestId('finding-breaker/not-above-weakest-link').filter({ visible: true }).first();
   await expect(weakest).toContainText('30 A allowed by the source outlet, 50 A found.');
   await expect(weakest).toContainText('The largest breaker that may stay is 30 A');
@@ -148,8 +148,9 @@ test('approval against the engine needs a reason for each point, and the record 
   await page.getByRole('button', { name: 'Decide and sign' }).click();
   await walker.press('radio', 'Approved');
   await walker.press('button', 'Sign: approved');
-  await expect(page.getByRole('alert')).toContainText('1 point stands against approval');
+  await expect(page.getByRole('alert')).toContainText('2 points stand against approval');
   await page.getByLabel('Reason for overruling neutral/matrix').fill('The bond was opened while I watched.');
+  await page.getByLabel('Reason for overruling neutral/none-on-ground').fill('Measured again: nothing on the ground.');
   const pad = page.getByTestId('signature');
   await pad.scrollIntoViewIfNeeded();
   const box = (await pad.boundingBox())!;
@@ -160,7 +161,7 @@ test('approval against the engine needs a reason for each point, and the record 
   await walker.press('button', 'Sign: approved');
   const signed = page.getByTestId('signed').first();
   await expect(signed).toContainText('Overruled: The bond was opened while I watched.');
-  await expect(signed).toContainText('do not energise');
+  await expect(signed).toContainText('do not energize');
   await expect(signed.getByRole('img', { name: 'Drawn signature' })).toBeVisible();
 });
 

@@ -178,7 +178,7 @@ describe('changes', () => {
     await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { lengthFt: 20 } }));
     expect(await cords()).toEqual([{ lengthFt: 20 }, { lengthFt: 30 }]);
     const { results } = (
-      await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { colour: 'red' } }))
+      await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { color: 'red' } }))
     ).body as { results: unknown[] };
     expect(results).toMatchObject([{ status: 'refused' }]);
   });
@@ -261,7 +261,7 @@ describe('records', () => {
     expect(records).toHaveLength(1);
     expect(records[0]).toMatchObject({
       sealHolds: true,
-      record: { evaluation: { verdict: 'do-not-energise' }, signedBy: { name: 'Ilse O’Harrow' } },
+      record: { evaluation: { verdict: 'do-not-energize' }, signedBy: { name: 'Ilse O’Harrow' } },
     });
     expect((await who.get(`/api/inspections/${id}`)).body).toMatchObject({ changedSinceDecision: true });
   });

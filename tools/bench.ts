@@ -7,7 +7,7 @@ import { chromium as browserType, type CDPSession, type Page } from '@playwright
 import { Bench } from 'tinybench';
 import { Engine } from 'json-rules-engine';
 import { factAt, metaOf, parseCase, readCase, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
-import { Look, ON_SOURCE, houseNetwork } from '@careful-latch/core/electrical';
+import { Look, ON_SOURCE, solveHouse } from '@careful-latch/core/electrical';
 import { explore, mechanism, type Defects } from '@careful-latch/core/interlock';
 import { RULES } from '@careful-latch/core/rules';
 import { evaluate } from '@careful-latch/core/verdict';
@@ -75,7 +75,7 @@ async function core(): Promise<void> {
         if (read.ok) evaluate(read.case);
       })
       .add('network of a full house, built and solved', () => {
-        houseNetwork(new Look(full), { ...ON_SOURCE, loadsW: { A: 2000, B: 1500, both: 1000 } }).solve();
+        solveHouse(new Look(full), { ...ON_SOURCE, loadsW: { A: 2000, B: 1500, both: 1000 } });
       })
       .add('interlock search, the largest mechanism, every state', () => {
         const machine = mechanism('sliding-plate', worst);

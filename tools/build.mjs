@@ -162,7 +162,7 @@ const used = (sheet, picture) => {
     .join('\n');
 };
 
-/** Pictures are drawn by day; every colour of the palette becomes a variable, so that the device's night is night from the start. */
+/** Pictures are drawn by day; every color of the palette becomes a variable, so that the device's night is night from the start. */
 async function themed(app, ts) {
   const source = readFileSync(join(app, 'theme', 'palette.ts'), 'utf8');
   const { outputText } = ts.transpileModule(source, { compilerOptions: { module: ts.ModuleKind.ESNext } });

@@ -94,7 +94,7 @@ export function functionTestText(site: Case): string {
   if (absent) return `Function test: no moves to try; ${absent}.`;
   const trials = functionTestAt(site);
   if (trials.length === 0)
-    return 'Function test: not known yet how the transfer means keeps the sources apart (transfer.kind, transfer.mechanism).';
+    return 'Function test: not known yet how the transfer equipment keeps the sources apart (transfer.kind, transfer.mechanism).';
   return [
     'Function test. Source unplugged and dead until the last step; stand clear of open live parts.',
     ...trials.map((trial, i) => `  ${i + 1}. ${trial.given}: ${trial.attempt}. It must ${trial.must}. (${trial.fact})`),

@@ -31,8 +31,8 @@ test('nothing against: exit 0', () => {
 test('violations with working and remedy, for people: exit 1', () => {
   const { code, out } = check(CASE('2-breaker-50-before-inlet-30'));
   expect(code).toBe(1);
-  expect(out).toContain('DO NOT ENERGISE');
-  expect(out).toContain('HAZARD  breaker/not-above-weakest-link  [240.4, 110.3(B)]');
+  expect(out).toContain('CORRECTIONS REQUIRED');
+  expect(out).toContain('CORRECTION  breaker/not-above-weakest-link  [240.4, 110.3(B)]');
   expect(out).toContain('inlet (its marking): 30 A (rating row)');
   expect(out).toContain('remedy: The largest breaker that may stay is 30 A');
 });
@@ -56,7 +56,7 @@ test('--json: one object a file, as the interface says', () => {
   expect(code).toBe(1);
   const [good, bad] = JSON.parse(out) as { verdict: string; edition: string; outcomes: Record<string, unknown>[] }[];
   expect(good).toMatchObject({ file: CASE('1-interlock-holds'), verdict: 'nothing-against', edition: '2023' });
-  expect(bad!.verdict).toBe('do-not-energise');
+  expect(bad!.verdict).toBe('do-not-energize');
   for (const outcome of bad!.outcomes)
     expect(Object.keys(outcome).sort()).toEqual([
       'allowed',
@@ -86,7 +86,7 @@ test.each<[string, string[], string]>([
   ['a file that is not there', ['nowhere.json'], 'nowhere.json: there is no such file'],
   ['a folder without cases', ['docs/screenshots'], 'no .json file in this folder'],
   ['a rule that is none', [CASE('1-interlock-holds'), '--rule', 'breaker/held-up'], 'rules of this station: breaker/'],
-  ['an explanation of nothing', ['--explain', 'colour'], 'colour is no rule'],
+  ['an explanation of nothing', ['--explain', 'color'], 'color is no rule'],
   [
     'a profile that is none',
     [CASE('1-interlock-holds'), '--profile', 'package.json'],
@@ -100,7 +100,7 @@ test.each<[string, string[], string]>([
     'cord[0].sizeAwg: "11" is no AWG size in the tables; nearest are 12 and 10',
   ],
   ['an unknown edition', [CASE('1-interlock-holds'), '--edition', '2014'], 'right would be one of 2017, 2020, 2023'],
-  ['an unknown flag', ['--colour'], 'usage:'],
+  ['an unknown flag', ['--color'], 'usage:'],
 ])('%s: exit 2 and a sentence, never a trace', (_, args, words) => {
   const { code, err } = check(...args);
   expect(code).toBe(2);
@@ -131,7 +131,9 @@ test('standard input: a case a line, answered line by line, and one bad line sil
   const input = `${line('1-interlock-holds')}\n\n{"format":1}\n${line('5-bonded-unswitched')}\n`;
   const text = checkWith(input, '-');
   expect(text.code).toBe(2);
-  expect(text.out).toBe('line 1  Nothing stands against approval\nline 4  Do not energise: neutral/matrix\n');
+  expect(text.out).toBe(
+    'line 1  Nothing stands against approval\nline 4  Do not energize: neutral/matrix, neutral/none-on-ground\n',
+  );
   expect(text.err).toContain('line 3: format:');
   const rows = checkWith(input, '-', '--json')
     .out.trim()
@@ -202,7 +204,7 @@ describe('broken case files: exit 2 and a sentence that names the place', () => 
     ['null', 'null', 'null is no case'],
     ['no format', '{"version":1,"edition":"2020"}', 'format: '],
     ['another format', broken({ format: 'something/else' }), 'format: "something/else" is no case file'],
-    ['a later version', broken({ version: 2 }), 'version: 2 is a version this program does not read'],
+    ['a later version', broken({ version: 3 }), 'version: 3 is a version this program does not read'],
     ['a version as text', broken({ version: '1' }), 'version: "1"'],
     ['another edition', broken({ edition: '2014' }), 'edition: "2014" is no edition here'],
     ['a negative length', broken({ cord: [{ lengthFt: -20 }] }), 'cord[0].lengthFt: -20'],
@@ -216,7 +218,7 @@ describe('broken case files: exit 2 and a sentence that names the place', () => 
     ['a list as a group', broken({ cord: {} }), 'cord: {} is no list'],
     ['a cord that is null', broken({ cord: [null] }), 'cord[0]'],
     ['a stray station', broken({ solar: {} }), '"solar" is no fact known here'],
-    ['a stray fact', broken({ breaker: { colour: 'red' } }), '"colour" is no fact known here'],
+    ['a stray fact', broken({ breaker: { color: 'red' } }), '"color" is no fact known here'],
     ['a prototype key', `{"__proto__":{"x":1},${broken({}).slice(1)}`, '"__proto__" is no fact known here'],
     ['a constructor key', broken({ breaker: { constructor: 'x' } }), '"constructor" is no fact known here'],
     ['toString as a station', broken({ toString: {} }), '"toString" is no fact known here'],

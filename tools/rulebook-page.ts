@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { STATIONS, STATION_NAMES, factLabel, metaOf, parseCase, type Case } from '@careful-latch/core/case';
-import { EDITIONS, OFFICE_NUMBERS } from '@careful-latch/core/codebook';
+import { EDITIONS, OFFICE_NUMBERS, READINGS, type ReadingName } from '@careful-latch/core/codebook';
 import { RULES, type Rule } from '@careful-latch/core/rules';
 import { judge } from '@careful-latch/core/verdict';
 
@@ -17,12 +17,17 @@ function exampleOf(rule: Rule): { name: string; site: Case } {
   throw new Error(`no example violates ${rule.id}`);
 }
 
-const SIGN = { hazard: 'hazard: do not energise', correction: 'correction', advisory: 'advisory' } as const;
+const SIGN = { hazard: 'hazard: do not energize', correction: 'correction', advisory: 'advisory' } as const;
 
 function citations(rule: Rule): string {
   const texts = EDITIONS.map((edition) => rule.cites[edition].join(', '));
   return new Set(texts).size === 1 ? texts[0]! : EDITIONS.map((edition, i) => `${edition}: ${texts[i]}`).join(' · ');
 }
+
+const waysOf = (name: ReadingName): string =>
+  Object.entries<string>(READINGS[name].ways)
+    .map(([way, words]) => `\`${way}\`: ${words}${way === READINGS[name].usual ? ' (usual)' : ''}`)
+    .join('; ');
 
 function section(rule: Rule): string {
   const { name, site } = exampleOf(rule);
@@ -30,7 +35,9 @@ function section(rule: Rule): string {
   return [
     `### ${rule.id}`,
     rule.holds,
-    `- Severity: ${SIGN[rule.severity]}`,
+    `- Severity: ${SIGN[rule.severity]}${rule.weighs ? `; ${rule.weighs}` : ''}`,
+    ...(rule.reading ? [`- Offices differ: ${READINGS[rule.reading].asks} ${waysOf(rule.reading)}`] : []),
+    ...(rule.not ? [`- Does not look at: ${rule.not}`] : []),
     `- Sections: ${citations(rule)}`,
     `- Facts: ${rule.facts.map((path) => `${factLabel(path)} (${STATION_NAMES[path.split('.')[0] as keyof typeof STATION_NAMES]})`).join('; ')}`,
     `- Example [${name}](../examples/${name}.json): ${outcome.reason} Remedy: ${outcome.remedy}`,
@@ -54,6 +61,14 @@ export function rulebookPage(): string {
       const own = RULES.filter((rule) => rule.station === station);
       return own.length > 0 ? [`## ${STATION_NAMES[station]}`, ...own.map(section)] : [];
     }),
+    '## Readings that a local profile may choose',
+    [
+      '| Name | Question | Ways |',
+      '| --- | --- | --- |',
+      ...Object.entries(READINGS).map(
+        ([name, { asks }]) => `| \`${name}\` | ${asks} | ${waysOf(name as ReadingName)} |`,
+      ),
+    ].join('\n'),
     '## Numbers that a local profile may change',
     ['| Name | What | Usual | Bounds |', '| --- | --- | --- | --- |', ...numbers].join('\n'),
   ]

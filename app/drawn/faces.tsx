@@ -21,6 +21,7 @@ const locking = (count: 3 | 4, radius: number, span: number): string[] =>
 /** Slots of each face as line strokes; a dot is a round grounding hole. */
 const FACES: Readonly<Record<ConfigurationName, { slots: string[]; dot?: [number, number] }>> = {
   'L14-30': { slots: locking(4, 10.5, 44) },
+  'pin-sleeve-100': { slots: ['M20 7.5 V10.5', 'M12 17 V20', 'M28 17 V20', 'M20 27 V30', arc(16, 0, 359.9)] },
   'L14-20': { slots: locking(4, 8, 44) },
   'SS2-50': { slots: locking(4, 12, 30).concat(arc(5, 0, 359.9)) },
   'L5-30': { slots: locking(3, 10.5, 56) },

@@ -61,7 +61,7 @@ export const Sign = memo(function Sign({
 export const severityWord = (kind: OutcomeKind, severity: Severity) =>
   kind === 'violation' ? severity : OUTCOME_WORDS[kind];
 
-/** A sign with its word: nothing is told by colour or shape alone. */
+/** A sign with its word: nothing is told by color or shape alone. */
 export function SignWithWord({ kind, severity }: { kind: OutcomeKind; severity: Severity }) {
   const color = useColor(kind);
   return (

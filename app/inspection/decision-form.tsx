@@ -159,8 +159,8 @@ export function DecisionForm({ walk }: { walk: Walk }) {
         )}
         {kind && !approving(kind) && (
           <View style={{ gap: 8 }}>
-            <Heading>Second visit</Heading>
-            <Plates label="Second visit">
+            <Heading>Reinspection</Heading>
+            <Plates label="Reinspection">
               {DAYS.map((one) => (
                 <Plate
                   key={one}

@@ -44,7 +44,7 @@ function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedReco
         {sealed ? `, ${sealed.record.office.name}` : ''}
       </Words>
       {signed.conditions !== '' && <Words>Conditions: {signed.conditions}</Words>}
-      {signed.dueOn && <Words>Second visit due {dayjs(signed.dueOn).format('D MMMM YYYY')}</Words>}
+      {signed.dueOn && <Words>Reinspection due {dayjs(signed.dueOn).format('D MMMM YYYY')}</Words>}
       {signed.signature.path !== '' && (
         <Svg
           width={240}

@@ -9,13 +9,13 @@ import { Words } from '../theme/words';
 export const VerdictBlock = memo(function VerdictBlock({ evaluation }: { evaluation: Evaluation }) {
   const palette = usePalette();
   const look = {
-    'do-not-energise': { fill: palette.violation, kind: 'violation' },
+    'do-not-energize': { fill: palette.violation, kind: 'violation' },
     'corrections-required': { fill: palette.violation, kind: 'violation' },
     'not-finished': { fill: palette.unproven, kind: 'unproven' },
     'nothing-against': { fill: palette.holds, kind: 'holds' },
   } as const;
   const { fill, kind } = look[evaluation.verdict];
-  const hazard = evaluation.verdict === 'do-not-energise';
+  const hazard = evaluation.verdict === 'do-not-energize';
   const count = (of: string) => evaluation.outcomes.filter((one) => one.outcome === of).length;
   const color = hazard ? palette.paper : fill;
   return (

@@ -17,7 +17,7 @@ const signed = (kind: Decision['kind'], due: string | null, changedSinceDecision
   changedSinceDecision,
 });
 
-test('a second visit is due after corrections or a stop, until something good is signed', () => {
+test('a reinspection is due after corrections or a stop, until something good is signed', () => {
   expect(dueOn(signed('corrections-required', '2026-12-01'))).toBe('2026-12-01');
   expect(dueOn(signed('stop-work', '2026-12-02', true))).toBe('2026-12-02');
   expect(dueOn(signed('corrections-required', null))).toBeUndefined();
@@ -25,7 +25,7 @@ test('a second visit is due after corrections or a stop, until something good is
 });
 
 test.each([
-  ['2026-11-24', 'second visit was due 24 Nov'],
-  ['2026-11-25', 'second visit due today'],
-  ['2026-12-01', 'second visit due 1 Dec'],
+  ['2026-11-24', 'reinspection was due 24 Nov'],
+  ['2026-11-25', 'reinspection due today'],
+  ['2026-12-01', 'reinspection due 1 Dec'],
 ])('due %s reads: %s', (day, words) => expect(dueWords(day, '2026-11-25')).toBe(words));

@@ -13,7 +13,7 @@ import { Quiet, Words } from '../theme/words';
 
 const SIGN: Readonly<Record<State, 'holds' | 'violation' | 'unproven'>> = {
   draft: 'unproven',
-  'second-visit': 'unproven',
+  reinspection: 'unproven',
   approved: 'holds',
   'approved-with-conditions': 'holds',
   'corrections-required': 'violation',
@@ -37,7 +37,7 @@ export const InspectionRow = memo(function InspectionRow({
   const color = { holds: palette.holds, violation: palette.violation, unproven: palette.unproven }[SIGN[state]];
   const next = due
     ? dueWords(due, today)
-    : state === 'draft' || state === 'second-visit'
+    : state === 'draft' || state === 'reinspection'
       ? VERDICT_WORDS[evaluation.verdict].toLowerCase()
       : `signed ${dayjs(inspection.decisions.at(-1)?.at).format('D MMM YYYY')}`;
   return (

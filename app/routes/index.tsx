@@ -29,8 +29,8 @@ const compare: Readonly<Record<Order, (a: Inspection, b: Inspection) => number>>
   changed: (a, b) => byText(b.changedAt, a.changedAt),
   address: (a, b) => byText(a.header.address, b.header.address),
 };
-/** Second visits by their day, then what is unfinished, then what is signed. */
-const turn = (one: Inspection) => dueOn(one) ?? (['draft', 'second-visit'].includes(stateOf(one)) ? '9000' : '9001');
+/** Reinspections by their day, then what is unfinished, then what is signed. */
+const turn = (one: Inspection) => dueOn(one) ?? (['draft', 'reinspection'].includes(stateOf(one)) ? '9000' : '9001');
 
 /** Whether every word of a search stands somewhere in an inspection's head or state. Straight and curly apostrophes are one. */
 function matches(one: Inspection, search: string): boolean {

@@ -107,8 +107,8 @@ test('an answer that got lost does not record anything twice', async () => {
   expect(state().reach).toBe('unreachable');
   fake.losesAnswers = false;
   await settle();
-  expect(state().byId[id]?.case.cord).toEqual([{ lengthFt: 50 }]);
-  expect(fake.inspections.get(id)?.case.cord).toEqual([{ lengthFt: 50 }]);
+  expect(state().byId[id]?.case.cord).toEqual([{ id: expect.any(String) as string, lengthFt: 50 }]);
+  expect(fake.inspections.get(id)?.case.cord).toEqual([{ id: expect.any(String) as string, lengthFt: 50 }]);
 });
 
 test('a refusal is shown, and the office’s state comes back', async () => {

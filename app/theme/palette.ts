@@ -1,4 +1,4 @@
-/** Colours by what they mean. Every text colour stands 7:1 or better on `paper` of its own theme; a test keeps it so. */
+/** Colors by what they mean. Every text color stands 7:1 or better on `paper` of its own theme; a test keeps it so. */
 export interface Palette {
   readonly paper: string;
   /** A sheet laid on the paper: plates, findings. */
@@ -40,7 +40,7 @@ export const NIGHT: Palette = {
   unproven: '#EFC56B',
 };
 
-/** Contrast of two sRGB colours, 1 to 21 (WCAG 2.2, relative luminance). */
+/** Contrast of two sRGB colors, 1 to 21 (WCAG 2.2, relative luminance). */
 export function contrast(a: string, b: string): number {
   const luminance = (hex: string) => {
     const channels = [1, 3, 5].map((at) => {

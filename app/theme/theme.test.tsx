@@ -8,7 +8,7 @@ import { Words } from './words';
 const rgb = (hex: string) => `rgb(${[1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`;
 const colorOf = (text: string) => getComputedStyle(screen.getByText(text)).color;
 
-test('night falls while somebody types: every colour changes, and nothing that was typed is lost', () => {
+test('night falls while somebody types: every color changes, and nothing that was typed is lost', () => {
   render(
     <Appearance>
       <Input aria-label="Owner" />

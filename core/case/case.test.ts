@@ -1,5 +1,8 @@
 import {
   CATALOGUE,
+  MECHANISMS,
+  goesWith,
+  type MechanismName,
   emptyCase,
   factAt,
   parseCase,
@@ -79,7 +82,14 @@ describe('reading', () => {
       { inlet: { ratingA: null } },
       'inlet.ratingA: null is no number that can be meant here; right would be 1 to 400 A',
     ],
-    ['another version', { version: 2 }, 'version: 2 is a version this program does not read; right would be 1'],
+    ['a later version', { version: 3 }, 'version: 3 is a version this program does not read; right would be 2'],
+    ['an entry without an id', { cord: [{}] }, 'cord[0].id: missing; each entry has an id of its own'],
+    [
+      'an id that is none',
+      { cord: [{ id: 'a b' }] },
+      'cord[0].id: "a b" is no id; right would be letters, digits and dashes, at most 64',
+    ],
+    ['two of one id', { cord: [{ id: 'a' }, { id: 'a' }] }, 'cord: two entries have the same id'],
     ['another format', { format: 'x' }, 'format: "x" is no case file; right would be "careful-latch/case"'],
     [
       'another edition',
@@ -108,7 +118,73 @@ describe('reading', () => {
   });
 
   test('every error at once', () => {
-    expect(errorsOf({ cord: [{ sizeAwg: '11', lengthFt: -1 }], inlet: { gender: 'odd' } })).toHaveLength(3);
+    expect(errorsOf({ cord: [{ id: 'a', sizeAwg: '11', lengthFt: -1 }], inlet: { gender: 'odd' } })).toHaveLength(3);
+  });
+});
+
+describe('version 1', () => {
+  const V1 = {
+    format: 'careful-latch/case',
+    version: 1,
+    edition: '2020',
+    cord: [{ lengthFt: 20 }, { lengthFt: 10 }],
+    feeder: { stretches: [{ metal: 'aluminium', sizeAwg: '8' }, { metal: 'copper' }, { metal: 'not-seen' }] },
+    loads: { circuits: [{ use: 'lights' }] },
+    transfer: { kind: 'load-side-switch', mechanism: 'circuit-handles' },
+    grounding: { derivedElectrode: 'yes' },
+    function: { generatorWithMainOn: 'moved', bothWithCoverOff: 'blocked', eachAlone: 'both', legAV: 121 },
+  };
+
+  test('is carried over: spelled anew, with ids by their places, and nothing guessed', () => {
+    const read = readCase(V1);
+    expect(read).toEqual({
+      ok: true,
+      case: {
+        ...V1,
+        version: 2,
+        cord: [
+          { id: 'cord-1', lengthFt: 20 },
+          { id: 'cord-2', lengthFt: 10 },
+        ],
+        feeder: {
+          stretches: [
+            { id: 'stretches-1', metal: 'aluminum', sizeAwg: '8' },
+            { id: 'stretches-2', metal: 'copper' },
+            { id: 'stretches-3', metal: 'not-seen' },
+          ],
+        },
+        loads: { circuits: [{ id: 'circuits-1', use: 'lights' }] },
+        grounding: {}, // which electrodes, the old answer does not say
+        function: { eachAlone: 'both', legAV: 121 }, // a handle that went to the generator did its work
+      },
+    });
+  });
+
+  test('what says the same in both is kept', () => {
+    const read = readCase({
+      ...V1,
+      transfer: { kind: 'retrofit-interlock', mechanism: 'sliding-plate' },
+      grounding: { derivedElectrode: 'no' },
+    });
+    expect(read.ok && read.case.function).toEqual({ generatorWithMainOn: 'moved', eachAlone: 'both', legAV: 121 });
+    expect(read.ok && read.case.grounding).toEqual({ derivedElectrode: 'none' });
+    const unseen = readCase({ ...V1, grounding: { derivedElectrode: 'not-seen' } });
+    expect(unseen.ok && unseen.case.grounding).toEqual({ derivedElectrode: 'not-seen' });
+  });
+
+  test('what is wrong in it is told, and never thrown', () => {
+    for (const change of [
+      { cord: 'orange' },
+      { cord: [null] },
+      { feeder: { stretches: 7 } },
+      { feeder: [] },
+      { function: 3 },
+      { transfer: null },
+    ]) {
+      const read = readCase({ ...V1, ...change });
+      expect([change, read.ok]).toEqual([change, false]);
+    }
+    expect(readCase({ ...V1, version: 2 }).ok).toBe(false); // the old spelling is no version 2
   });
 });
 
@@ -117,7 +193,8 @@ describe('facts', () => {
     const empty = emptyCase('2023');
     const set = withFact(empty, 'feeder.stretches[1].sizeAwg', '10');
     expect(empty).toEqual(emptyCase('2023'));
-    expect(set.feeder).toEqual({ stretches: [{}, { sizeAwg: '10' }] });
+    expect(set.feeder).toEqual({ stretches: [{ id: 'stretches-1' }, { id: 'stretches-2', sizeAwg: '10' }] });
+    expect(withFact(empty, 'cord[0].sizeAwg', '10', 'given').cord).toEqual([{ id: 'given', sizeAwg: '10' }]);
     expect(factAt(set, 'feeder.stretches[1].sizeAwg')).toBe('10');
     expect(readCase(set).ok).toBe(true);
   });
@@ -140,14 +217,29 @@ describe('facts', () => {
     ['breaker.ratingA', undefined, undefined],
     ['breaker.ratingA', 'not-seen', undefined],
     ['breaker.ratingA', -1, 'breaker.ratingA: -1 is no number that can be meant here; right would be 1 to 400 A'],
-    ['breaker.colour', 'red', '"breaker.colour" is no fact known here'],
+    ['breaker.color', 'red', '"breaker.color" is no fact known here'],
     ['constructor.name', 'x', '"constructor.name" is no fact known here'],
     ['cord[42].lengthFt', 10, 'cord[42].lengthFt: more than 42 entries'],
+    // one address for one fact
+    ['breaker.ratingA[0]', null, '"breaker.ratingA[0]" is no fact known here'],
+    ['transfer.kind[0]', 'none-cords', '"transfer.kind[0]" is no fact known here'],
+    ['cord[00].lengthFt', 10, '"cord[00].lengthFt" is no fact known here'],
+    ['cord.lengthFt', 10, '"cord.lengthFt" is no fact known here'],
+    ['cord[0].lengthFt[0]', 10, '"cord[0].lengthFt[0]" is no fact known here'],
+    ['cord[0][0].lengthFt', 10, '"cord[0][0].lengthFt" is no fact known here'],
+    ['[0]breaker.ratingA', 10, '"[0]breaker.ratingA" is no fact known here'],
+    ['cord[0].id', 'x', '"cord[0].id" is no fact known here'],
+    ['breaker.__proto__', 'x', '"breaker.__proto__" is no fact known here'],
   ])('%s = %p', (path, value, expected) => expect(whyNotFact(path, value)).toBe(expected));
 
   test('a cord can be taken out', () => {
     const two = withFact(GOOD, 'cord[1].lengthFt', 9);
-    expect(withoutEntry(two, 'cord', 0).cord).toEqual([{ lengthFt: 9 }]);
+    expect(withoutEntry(two, 'cord', 0).cord).toEqual([{ id: 'cord-2', lengthFt: 9 }]);
+    // one added after that is called otherwise than the one that was taken out
+    expect(withFact(withoutEntry(two, 'cord', 0), 'cord[1].lengthFt', 5).cord!.map(({ id }) => id)).toEqual([
+      'cord-2',
+      'cord-3',
+    ]);
     expect(withoutEntry(emptyCase('2017'), 'cord', 0)).toEqual(emptyCase('2017'));
   });
 });
@@ -157,10 +249,34 @@ describe('sheets', () => {
     STATIONS.flatMap((one) => sheet(c, one).flatMap((group) => group.paths)).map((path) =>
       path.replace(/\[\d+\]/g, ''),
     );
+  const MECHANISM_NAMES = Object.keys(MECHANISMS) as MechanismName[];
+  const kindWith = (name: MechanismName) =>
+    (Object.keys(TRANSFER_KINDS) as TransferKind[]).find((kind) => goesWith(name, kind));
   /** Cases in which, taken together, every conditional fact matters. */
   const MATTERS = [
     ...(Object.keys(TRANSFER_KINDS) as TransferKind[]).map((kind) => withFact(GOOD, 'transfer.kind', kind)),
-    withFact(GOOD, 'feeder.stretches[0].method', 'EMT'),
+    ...[...new Set(MECHANISM_NAMES)].map((name) =>
+      withFact(withFact(GOOD, 'transfer.kind', kindWith(name)), 'transfer.mechanism', name),
+    ),
+    withFact(withFact(GOOD, 'feeder.stretches[0].method', 'EMT'), 'feeder.stretches[0].groundBy', 'raceway'),
+    withFact(withFact(GOOD, 'feeder.stretches[0].method', 'MC'), 'feeder.stretches[0].place', 'underground'),
+    withFact(
+      withFact(withFact(GOOD, 'source.units', 'paired-stations'), 'source.kind', 'power-station'),
+      'source.voltage',
+      '120',
+    ),
+    withFact(withFact(GOOD, 'source.receptacles120', 'interlocked'), 'source.madeBefore2015', 'yes'),
+    withFact(GOOD, 'source.bondAltered', 'jumper'),
+    withFact(GOOD, 'source.fuel', 'propane'),
+    withFact(GOOD, 'cord[0].part', 'adapter-listed'),
+    withFact(GOOD, 'breaker.availableKa', 22),
+    withFact(withFact(GOOD, 'transfer.kind', 'whole-house-manual'), 'transfer.location', 'first'),
+    withFact(withFact(GOOD, 'transfer.kind', 'whole-house-manual'), 'transfer.location', 'meter'),
+    withFact(withFact(GOOD, 'transfer.kind', 'single-circuit-switch'), 'transfer.box', 'marked'),
+    withFact(withFact(GOOD, 'neutral.switched', 'yes'), 'grounding.derivedElectrode', 'house'),
+    withFact(withFact(GOOD, 'panel.otherSources', 'battery'), 'panel.place', 'damp'),
+    withFact(withFact(GOOD, 'transfer.kind', 'load-side-switch'), 'loads.circuits[0].use', 'water-heater'),
+    withFact(GOOD, 'function.pinsV', 28),
     withFact(withFact(GOOD, 'feeder.stretches[0].method', 'UF-B'), 'feeder.stretches[0].place', 'outdoors'),
     withFact(GOOD, 'feeder.stretches[0].place', 'underground'),
     withFact(GOOD, 'grounding.rod', 'auxiliary'),
@@ -190,6 +306,7 @@ describe('sheets', () => {
       'source.outletDevice',
       'neutral.unbalancedA',
       'cord.lengthFt',
+      'transfer.location',
     ]);
     for (const name of [
       'case-1-interlock-holds',
@@ -218,18 +335,17 @@ describe('sheets', () => {
   });
 
   test('whatever an outcome asks for can be entered on a sheet of that very case', () => {
+    const unasked: string[] = [];
     for (const c of MATTERS)
       for (const fact of CATALOGUE.keys()) {
-        if (listPathOf(fact) || fact === 'transfer.kind') continue;
+        if (listPathOf(fact) || fact === 'transfer.kind' || factAt(c, fact) === undefined) continue;
         const without = withFact(c, fact, undefined);
+        const asked = new Set(on(without));
         for (const { rule, needs } of evaluate(without).outcomes)
           for (const need of needs)
-            expect([rule, need.replace(/\[\d+\]/g, ''), on(without)]).toEqual([
-              rule,
-              expect.anything(),
-              expect.arrayContaining([need.replace(/\[\d+\]/g, '')]),
-            ]);
+            if (!asked.has(need.replace(/\[\d+\]/g, ''))) unasked.push(`${rule}: ${need}, without ${fact}`);
       }
+    expect(unasked).toEqual([]);
   });
 
   test('an empty case still asks for the first cord and stretch', () => {

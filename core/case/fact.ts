@@ -5,7 +5,7 @@ import { WIRE_SIZES, type WireSize } from '../codebook';
 export const NOT_SEEN = 'not-seen';
 export type NotSeen = typeof NOT_SEEN;
 
-export type Unit = 'A' | 'V' | 'W' | 'Hz' | 'ft' | 'in' | '°C' | '°F' | 'kA' | 'AWG' | 'Ω' | 'lb-in' | '%' | '';
+export type Unit = 'A' | 'V' | 'W' | 'Hz' | 'ft' | 'in' | '°C' | '°F' | 'kA' | 'AWG' | 'in³' | 'Ω' | 'lb-in' | '%' | '';
 
 export interface Choice {
   readonly value: string;

@@ -4,4 +4,5 @@ export * from './path';
 export * from './catalogue';
 export * from './stations';
 export * from './read';
+export * from './upgrade';
 export * from './mechanisms';

@@ -9,10 +9,21 @@ export const MECHANISMS = {
   'linked-mains': { label: 'Factory-linked mains', kinds: ['transfer-panel', 'whole-house-manual'] },
   'circuit-handles': { label: 'Handles: line, off, generator', kinds: ['load-side-switch', 'single-circuit-switch'] },
   'double-throw': { label: 'One handle, double throw', kinds: ['whole-house-manual', 'single-circuit-switch'] },
+  other: {
+    label: 'Something else',
+    kinds: [
+      'retrofit-interlock',
+      'load-side-switch',
+      'transfer-panel',
+      'whole-house-manual',
+      'whole-house-automatic',
+      'single-circuit-switch',
+    ],
+  },
   automatic: { label: 'Contactors, mechanically held apart', kinds: ['whole-house-automatic'] },
 } as const satisfies Record<string, { label: string; kinds: readonly TransferKind[] }>;
 export type MechanismName = keyof typeof MECHANISMS;
 
-/** Whether a mechanism is one that a transfer means can have. */
+/** Whether a mechanism is one that transfer equipment can have. */
 export const goesWith = (name: MechanismName, kind: TransferKind | NotSeen | undefined): boolean =>
   (MECHANISMS[name].kinds as readonly unknown[]).includes(kind);

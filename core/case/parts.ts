@@ -1,4 +1,4 @@
-import { array, object, type ObjectShape } from 'yup';
+import { array, object, string, type ObjectShape } from 'yup';
 import { CONFIGURATION_NAMES, type ConfigurationName } from '../codebook';
 import { amount, choice, quoted, type FactMeta } from './fact';
 
@@ -31,24 +31,42 @@ export function part<S extends ObjectShape>(shape: S) {
 
 export const station = <S extends ObjectShape>(shape: S) => part(shape).default(undefined).optional();
 
+/** What an entry of a list is known by, whatever its position; made where it is added, and no fact. */
+const id = string()
+  .strict()
+  .typeError(({ value }: { value: unknown }) => `${quoted(value)} is no id; right would be a text`)
+  .matches(
+    /^[A-Za-z0-9-]{1,64}$/,
+    ({ value }) => `${quoted(value)} is no id; right would be letters, digits and dashes, at most 64`,
+  )
+  .required('missing; each entry has an id of its own');
+
 export function several<S extends ObjectShape>(shape: S, word: string) {
-  return array(part(shape).default(undefined).required(`a ${word} must be a group of facts { … }`))
+  return array(
+    part({ id, ...shape })
+      .default(undefined)
+      .required(`a ${word} must be a group of facts { … }`),
+  )
     .typeError(
       ({ path, value }: { path: string; value: unknown }) =>
         `${path}: ${quoted(value)} is no list; right would be [ … ]`,
     )
     .nonNullable('null is no list; right would be [ … ]')
     .max(MOST_PARTS, `more than ${MOST_PARTS} entries`)
+    .test('ids', 'two entries have the same id', (entries) => {
+      const ids = entries?.map((one) => (one as { id?: unknown } | null)?.id) ?? [];
+      return new Set(ids).size === ids.length;
+    })
     .default(undefined)
     .optional();
 }
 
-export const labelled = <K extends string>(names: readonly K[], label: (name: K) => string) =>
+export const labeled = <K extends string>(names: readonly K[], label: (name: K) => string) =>
   Object.fromEntries(names.map((name) => [name, label(name)])) as Record<K, string>;
 
 export const configuration = (label: string, ask: string, drawing: 'configuration' = 'configuration') =>
   choice<ConfigurationName>(
-    labelled(CONFIGURATION_NAMES, (name) => name),
+    labeled(CONFIGURATION_NAMES, (name) => name),
     { label, ask, drawing },
   );
 
@@ -64,12 +82,13 @@ export const TRANSFER_KINDS = {
   'single-circuit-switch': 'Single-circuit switch with inlet',
   'none-cords': 'None: extension cords only',
   'none-backfed': 'None: house backfed',
+  other: 'Something else',
 } as const;
 export type TransferKind = keyof typeof TRANSFER_KINDS;
 
 type Site = Readonly<Record<string, Readonly<Record<string, unknown>> | undefined>>;
 
-/** Asked only with these transfer means. */
+/** Asked only with these kinds of transfer equipment. */
 export const withKinds =
   (...kinds: TransferKind[]): NonNullable<FactMeta['when']> =>
   (_, site) =>
@@ -87,6 +106,9 @@ export const wired: NonNullable<FactMeta['when']> = (_, site) => (site as Site).
 export const withBothLegs = withKinds(
   'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic',
 ); // prettier-ignore
+
+/** Asked where a switch takes the whole house. */
+export const withWholeHouse = withKinds('whole-house-manual', 'whole-house-automatic');
 
 /** Asked where circuits were moved to other equipment. */
 export const withMovedCircuits = withKinds('load-side-switch', 'transfer-panel', 'single-circuit-switch');

@@ -65,17 +65,29 @@ export function isKnown(value: unknown): boolean {
   return value !== undefined && value !== NOT_SEEN;
 }
 
+/** An id that none of some entries has, by the place where one more would stand: cord-2. */
+export function freeId(list: string, entries: readonly unknown[]): string {
+  const taken = new Set(entries.map((one) => (one as { id?: unknown } | undefined)?.id));
+  for (let n = entries.length + 1; ; n++) {
+    const id = `${list.split('.').at(-1)!}-${n}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
 /**
  * The case with one fact set (undefined takes it away); the given case stays as it was.
- * Setting a fact of a cord or stretch that is not there yet adds it, with empty ones before it.
+ * Setting a fact of a cord or stretch that is not there yet adds it, with empty ones before it; it is called by `id`, else by
+ * its place.
  */
-export function withFact(c: Case, path: string, value: unknown): Case {
+export function withFact(c: Case, path: string, value: unknown, id?: string): Case {
   const set = (here: unknown, keys: readonly Key[]): unknown => {
     const [key, ...rest] = keys;
     if (key === undefined) return value;
     if (typeof key === 'number') {
       const list = Array.isArray(here) ? [...here] : [];
-      while (list.length < key) list.push({});
+      const listPath = path.slice(0, path.indexOf('['));
+      while (list.length < key) list.push({ id: freeId(listPath, list) });
+      list[key] ??= { id: id ?? freeId(listPath, list) };
       list[key] = set(list[key], rest);
       return list;
     }

@@ -1,7 +1,8 @@
 import { ValidationError } from 'yup';
-import { MOST_PARTS, caseSchema, type Case } from './schema';
+import { MOST_PARTS, caseSchema, emptyCase, type Case } from './schema';
 import { listPathOf } from './stations';
 import { quoted } from './fact';
+import { upgraded } from './upgrade';
 import { CATALOGUE, catalogueKey } from './catalogue';
 import { factAt, keysOf, withFact } from './path';
 
@@ -15,12 +16,12 @@ function sentence(error: ValidationError): string {
   return !error.path || message.startsWith(`${error.path}:`) ? message : `${error.path}: ${message}`;
 }
 
-/** Checks parsed JSON against the case schema. Every error names the place, what stands there, and what would be right. */
+/** Checks parsed JSON against the case schema; version 1 is carried over first. Every error names the place, what stands there, and what would be right. */
 export function readCase(data: unknown): Read {
   if (typeof data !== 'object' || data === null || Array.isArray(data))
     return { ok: false, errors: [`${quoted(data)} is no case; right would be an object { "format": … }`] };
   try {
-    return { ok: true, case: caseSchema.validateSync(data, { strict: true, abortEarly: false }) as Case };
+    return { ok: true, case: caseSchema.validateSync(upgraded(data), { strict: true, abortEarly: false }) as Case };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const errors = (error.inner.length > 0 ? error.inner : [error]).map(sentence);
@@ -44,11 +45,15 @@ export function parseCase(text: string): Read {
 
 /** Why a value cannot be recorded at an address; undefined if it can. An undefined value takes the fact away. */
 export function whyNotFact(path: string, value: unknown): string | undefined {
-  if (!CATALOGUE.has(catalogueKey(path))) return `${quoted(path)} is no fact known here`;
-  if (keysOf(path).some((key) => typeof key === 'number' && key >= MOST_PARTS))
-    return `${path}: more than ${MOST_PARTS} entries`;
+  const key = catalogueKey(path);
+  const list = CATALOGUE.has(key) ? listPathOf(key) : undefined;
+  // One address for one fact: cord[0].sizeAwg, and neither cord[00].sizeAwg nor inlet.ratingA[0].
+  const index = list && keysOf(path).find((one) => typeof one === 'number');
+  if (!CATALOGUE.has(key) || path !== (list ? `${list}[${index}]${key.slice(list.length)}` : key))
+    return `${quoted(path)} is no fact known here`;
+  if (index !== undefined && Number(index) >= MOST_PARTS) return `${path}: more than ${MOST_PARTS} entries`;
   if (value === undefined) return undefined;
-  const read = readCase(withFact({ format: 'careful-latch/case', version: 1, edition: '2023' }, path, value));
+  const read = readCase(withFact(emptyCase('2023'), path, value));
   return read.ok ? undefined : (read.errors.find((error) => error.startsWith(path)) ?? read.errors[0]);
 }
 

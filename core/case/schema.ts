@@ -41,7 +41,7 @@ const local = mixed<Readonly<Record<string, 'yes' | 'no' | 'licensed' | 'owner' 
 );
 
 export const FORMAT = 'careful-latch/case';
-export const VERSION = 1;
+export const VERSION = 2;
 export const MOST_TITLE = 300;
 
 /** The case file: what was recorded at one site, as open JSON. */

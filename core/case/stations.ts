@@ -15,7 +15,7 @@ export const STATION_NAMES: Readonly<Record<Station, string>> = {
   inlet: 'Inlet',
   feeder: 'Feeder',
   breaker: 'Backfed breaker',
-  transfer: 'Transfer means',
+  transfer: 'Transfer equipment',
   neutral: 'Neutral and bonding',
   grounding: 'Grounding',
   panel: 'Panel',
@@ -46,7 +46,7 @@ const FED_THROUGH_OUTLET = 'the house is fed through an outlet; there is no inle
 const noBackfedBreaker = (kind: TransferKind) =>
   `${kind.startsWith('whole-house') ? 'a whole-house switch' : 'this switch'} has no backfed breaker in the panel`;
 
-/** Why a part is absent with a transfer means, or undefined where it is there to be checked. */
+/** Why a part is absent with transfer equipment, or undefined where it is there to be checked. */
 export function absence(
   part: 'inlet' | 'feeder' | 'backfed breaker' | 'transfer',
   kind: TransferKind,
@@ -96,27 +96,33 @@ export interface FactGroup {
   readonly paths: readonly string[];
 }
 
+/** Catalogue keys of a station, in order. */
+const KEYS = new Map(
+  STATIONS.map((station) => [station, [...CATALOGUE.keys()].filter((key) => key.startsWith(`${station}.`))]),
+);
+
 /** The facts a station's sheet asks for this case, in order, lists spread out, with at least so many entries. */
 export function sheet(c: Case, station: Station, entriesAtLeast = 1): FactGroup[] {
-  const keys = [...CATALOGUE.keys()].filter((key) => key.startsWith(`${station}.`));
+  const keys = KEYS.get(station)!;
   const list = LISTS[station];
   const groups: FactGroup[] = [];
-  const asked = (path: string) => {
-    const when = CATALOGUE.get(path.replace(/\[\d+\]/g, ''))!.when;
-    const siblings = factAt(c, path.slice(0, path.lastIndexOf('.')));
+  const asked = (key: string, siblings: unknown) => {
+    const { when } = CATALOGUE.get(key)!;
     return !when || when((siblings ?? {}) as Record<string, unknown>, c);
   };
-  if (list) {
-    const prefix = `${list.list}.`;
+  const prefix = list ? `${list.list}.` : undefined;
+  if (list && prefix) {
     const entries = factAt(c, list.list);
     const count = Math.max(entriesAtLeast, Array.isArray(entries) ? entries.length : 0);
+    const own = keys.filter((key) => key.startsWith(prefix));
     for (let i = 0; i < count; i++) {
       const entry = `${list.list}[${i}]`;
-      const paths = keys.filter((key) => key.startsWith(prefix)).map((key) => `${entry}.${key.slice(prefix.length)}`);
-      groups.push({ entry, title: `${list.word} ${i + 1}`, paths: paths.filter(asked) });
+      const siblings = factAt(c, entry);
+      const paths = own.filter((key) => asked(key, siblings)).map((key) => `${entry}.${key.slice(prefix.length)}`);
+      groups.push({ entry, title: `${list.word} ${i + 1}`, paths });
     }
   }
-  const single = keys.filter((key) => !list || !key.startsWith(`${list.list}.`)).filter(asked);
+  const single = keys.filter((key) => !(prefix && key.startsWith(prefix)) && asked(key, c[station]));
   if (single.length > 0) groups.push({ paths: single });
   return groups;
 }

@@ -25,13 +25,13 @@ describe('ampacity', () => {
     ['copper', '10', 90, 40], ['copper', '8', 60, 40], ['copper', '8', 75, 50], ['copper', '8', 90, 55], ['copper', '6', 60, 55],
     ['copper', '6', 75, 65], ['copper', '4', 75, 85], ['copper', '3', 75, 100], ['copper', '2', 90, 130], ['copper', '1', 60, 110],
     ['copper', '1/0', 75, 150], ['copper', '2/0', 75, 175], ['copper', '3/0', 75, 200], ['copper', '4/0', 75, 230],
-    ['aluminium', '12', 60, 15], ['aluminium', '10', 75, 30], ['aluminium', '8', 75, 40], ['aluminium', '6', 75, 50], ['aluminium', '4', 75, 65],
-    ['aluminium', '2', 75, 90], ['aluminium', '1', 90, 115], ['aluminium', '1/0', 75, 120], ['aluminium', '2/0', 75, 135], ['aluminium', '4/0', 75, 180],
+    ['aluminum', '12', 60, 15], ['aluminum', '10', 75, 30], ['aluminum', '8', 75, 40], ['aluminum', '6', 75, 50], ['aluminum', '4', 75, 65],
+    ['aluminum', '2', 75, 90], ['aluminum', '1', 90, 115], ['aluminum', '1/0', 75, 120], ['aluminum', '2/0', 75, 135], ['aluminum', '4/0', 75, 180],
   ])('%s %s AWG at %i °C: %i A', (metal, size, column, expected) => {
     expect(tableAmpacityA(metal, size, column)).toBe(expected);
   }); // prettier-ignore
 
-  test.each<Metal>(['copper', 'aluminium'])('%s grows with size and with temperature', (metal) => {
+  test.each<Metal>(['copper', 'aluminum'])('%s grows with size and with temperature', (metal) => {
     const rows = buildingWireSizes(metal).map((size) => AMPACITY_A.rows[metal][size]!);
     for (const [i, row] of rows.entries()) {
       expect(row[0]).toBeLessThan(row[1]);
@@ -41,7 +41,7 @@ describe('ampacity', () => {
   });
 
   test('a size the table lacks has no value', () => {
-    expect(tableAmpacityA('aluminium', '14', 75)).toBeUndefined();
+    expect(tableAmpacityA('aluminum', '14', 75)).toBeUndefined();
   });
 });
 
@@ -78,8 +78,8 @@ test.each([
 ])('%i current-carrying conductors: %d', (count, expected) => expect(countFactor(count)).toBe(expected));
 
 test.each<[number, Metal, WireSize | undefined]>([
-  [15, 'copper', '14'], [20, 'copper', '12'], [25, 'copper', '10'], [30, 'copper', '10'], [30, 'aluminium', '8'], [50, 'copper', '10'],
-  [60, 'aluminium', '8'], [70, 'copper', '8'], [100, 'aluminium', '6'], [125, 'copper', '6'], [200, 'aluminium', '4'], [201, 'copper', undefined],
+  [15, 'copper', '14'], [20, 'copper', '12'], [25, 'copper', '10'], [30, 'copper', '10'], [30, 'aluminum', '8'], [50, 'copper', '10'],
+  [60, 'aluminum', '8'], [70, 'copper', '8'], [100, 'aluminum', '6'], [125, 'copper', '6'], [200, 'aluminum', '4'], [201, 'copper', '4'], [400, 'aluminum', '1'], [401, 'copper', undefined],
 ])('equipment ground behind %i A, %s: %s', (deviceA, metal, expected) => {
   expect(equipmentGroundSize(deviceA, metal)).toBe(expected);
 }); // prettier-ignore
@@ -100,10 +100,10 @@ test.each([
   [55, 50],
 ])('largest standard device within %d A: %p', (a, expected) => expect(standardDeviceAtOrBelowA(a)).toBe(expected));
 
-test('resistance × area is the metal’s own constant, near 12.9 (copper) and 21.2 (aluminium) Ω·cmil/ft at 75 °C', () => {
+test('resistance × area is the metal’s own constant, near 12.9 (copper) and 21.2 (aluminum) Ω·cmil/ft at 75 °C', () => {
   for (const [metal, constant] of [
     ['copper', 12.9],
-    ['aluminium', 21.2],
+    ['aluminum', 21.2],
   ] as const)
     for (const [size, ohm] of Object.entries(RESISTANCE_OHM_PER_KFT.rows[metal]))
       expect(Math.abs((ohm * AREA_CMIL.rows[size as WireSize]!) / 1000 / constant - 1)).toBeLessThan(0.015);

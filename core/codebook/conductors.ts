@@ -5,7 +5,7 @@ export const WIRE_SIZES = [
   '18', '16', '14', '12', '10', '8', '6', '4', '3', '2', '1', '1/0', '2/0', '3/0', '4/0',
 ] as const; // prettier-ignore
 export type WireSize = (typeof WIRE_SIZES)[number];
-export type Metal = 'copper' | 'aluminium';
+export type Metal = 'copper' | 'aluminum';
 /** Temperature columns of the ampacity table, °C. */
 export type ColumnC = 60 | 75 | 90;
 
@@ -41,7 +41,7 @@ export const AMPACITY_A: Table<Readonly<Record<Metal, BySize<ThreeColumns>>>> = 
       '3/0': [165, 200, 225],
       '4/0': [195, 230, 260],
     },
-    aluminium: {
+    aluminum: {
       '12': [15, 20, 25],
       '10': [25, 30, 35],
       '8': [35, 40, 45],
@@ -109,11 +109,11 @@ export const SMALL_CONDUCTOR_A: Table<Readonly<Record<Metal, BySize<number>>>> =
   unit: 'A',
   rows: {
     copper: { '14': 15, '12': 20, '10': 30 },
-    aluminium: { '12': 15, '10': 25 },
+    aluminum: { '12': 15, '10': 25 },
   },
 };
 
-/** Smallest equipment grounding conductor for the device ahead: highest device A a row serves, copper, aluminium. */
+/** Smallest equipment grounding conductor for the device ahead: highest device A a row serves, copper, aluminum. */
 export const EQUIPMENT_GROUND: Table<readonly (readonly [number, WireSize, WireSize])[]> = {
   title: 'Equipment grounding conductors',
   cites: everyEdition('Table 250.122'),
@@ -126,6 +126,38 @@ export const EQUIPMENT_GROUND: Table<readonly (readonly [number, WireSize, WireS
     [60, '10', '8'],
     [100, '8', '6'],
     [200, '6', '4'],
+    [300, '4', '2'],
+    [400, '3', '1'],
+  ],
+};
+
+/** Grounding electrode conductor of copper for the largest ungrounded conductor: highest size a row serves, copper, aluminum; the electrode conductor. */
+export const ELECTRODE_CONDUCTOR: Table<
+  readonly (readonly [copper: WireSize, aluminum: WireSize, electrode: WireSize])[]
+> = {
+  title: 'Grounding electrode conductors',
+  cites: everyEdition('Table 250.66'),
+  unit: 'AWG',
+  rows: [
+    ['2', '1/0', '8'],
+    ['1/0', '3/0', '6'],
+    ['3/0', '4/0', '4'],
+    ['4/0', '4/0', '2'],
+  ],
+};
+
+/** Service and main feeder conductors of a dwelling: highest rating A a row serves, copper, aluminum. */
+export const DWELLING_SERVICE: Table<readonly (readonly [number, WireSize, WireSize])[]> = {
+  title: 'Dwelling services and feeders',
+  cites: movedIn2020(['310.15(B)(7)'], ['310.12', 'Table 310.12(A)']),
+  unit: 'AWG',
+  rows: [
+    [100, '4', '2'],
+    [110, '3', '1'],
+    [125, '2', '1/0'],
+    [150, '1', '2/0'],
+    [175, '1/0', '3/0'],
+    [200, '2/0', '4/0'],
   ],
 };
 
@@ -143,6 +175,7 @@ export const CORD_AMPACITY_A: Table<BySize<readonly [number, number]>> = {
     '8': [35, 40],
     '6': [45, 55],
     '4': [60, 70],
+    '2': [80, 95],
   },
 };
 
@@ -169,7 +202,7 @@ export const RESISTANCE_OHM_PER_KFT: Table<Readonly<Record<Metal, BySize<number>
       '3/0': 0.0766,
       '4/0': 0.0608,
     },
-    aluminium: {
+    aluminum: {
       '12': 3.25,
       '10': 2.04,
       '8': 1.28,
@@ -213,7 +246,7 @@ export const AREA_CMIL: Table<BySize<number>> = {
 /** Sizes the ampacity table has for a metal, smallest first. */
 export const buildingWireSizes = (metal: Metal): readonly WireSize[] => BUILDING_WIRE_SIZES[metal];
 const sizesOf = (metal: Metal) => WIRE_SIZES.filter((size) => AMPACITY_A.rows[metal][size]);
-const BUILDING_WIRE_SIZES = { copper: sizesOf('copper'), aluminium: sizesOf('aluminium') };
+const BUILDING_WIRE_SIZES = { copper: sizesOf('copper'), aluminum: sizesOf('aluminum') };
 
 /** Sizes the cord table has, smallest first. */
 export const CORD_SIZES: readonly WireSize[] = WIRE_SIZES.filter((size) => CORD_AMPACITY_A.rows[size]);
@@ -238,6 +271,18 @@ export function countFactor(count: number): number {
 export function equipmentGroundSize(deviceA: number, metal: Metal): WireSize | undefined {
   const row = EQUIPMENT_GROUND.rows.find(([upTo]) => deviceA <= upTo);
   return row && (metal === 'copper' ? row[1] : row[2]);
+}
+
+/** Smallest conductor of a dwelling’s service of `serviceA`; undefined past the table’s end. */
+export function dwellingServiceSize(serviceA: number, metal: Metal): WireSize | undefined {
+  const row = DWELLING_SERVICE.rows.find(([upTo]) => serviceA <= upTo);
+  return row && (metal === 'copper' ? row[1] : row[2]);
+}
+
+/** Smallest grounding electrode conductor of copper for the largest ungrounded conductor. */
+export function electrodeConductorSize(metal: Metal, size: WireSize): WireSize | undefined {
+  const column = metal === 'copper' ? 0 : 1;
+  return ELECTRODE_CONDUCTOR.rows.find((row) => WIRE_SIZES.indexOf(size) <= WIRE_SIZES.indexOf(row[column]))?.[2];
 }
 
 /** Smallest size whose area is at least `cmil`; undefined past the table's end. */

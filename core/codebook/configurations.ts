@@ -27,6 +27,7 @@ export const CONFIGURATIONS = {
   'L14-30': threePole(30, true),
   '14-50': threePole(50, false),
   'SS2-50': threePole(50, true),
+  'pin-sleeve-100': threePole(100, true),
   'L14-20': threePole(20, true),
   '14-30': threePole(30, false),
   '5-15': twoPole(15, false),

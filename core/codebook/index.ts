@@ -9,4 +9,5 @@ export * from './boxes';
 export * from './burial';
 export * from './cords';
 export * from './numbers';
+export * from './temperature';
 export * from './enclosures';

@@ -16,6 +16,11 @@ export interface WiringMethod {
   readonly fill?: RacewayKind;
   /** Places where it must not run, each with the sections that say so. */
   readonly not: Readonly<Partial<Record<Place, Cites>>>;
+  /** Its metal may be the equipment ground (250.118): over any length, or for short flexible pieces alone. */
+  readonly metalGround?: 'any' | 'short';
+  /** In the wet only where its marking says so; in the earth only where that marking does. */
+  readonly wetIfMarked?: true;
+  readonly burialIfMarked?: true;
   /** Column of the burial table; undefined where the table has none for it. */
   readonly burial?: 'direct' | 'rigid-metal' | 'nonmetallic';
 }
@@ -49,18 +54,46 @@ export const METHODS = {
   },
   PVC: { label: 'PVC conduit, schedule 40', raceway: true, fill: 'PVC-40', not: {}, burial: 'nonmetallic' },
   'PVC-80': { label: 'PVC conduit, schedule 80', raceway: true, fill: 'PVC-80', not: {}, burial: 'nonmetallic' },
-  EMT: { label: 'EMT', raceway: true, fill: 'EMT', not: {} },
-  RMC: { label: 'Rigid metal conduit', raceway: true, fill: 'RMC', not: {}, burial: 'rigid-metal' },
-  IMC: { label: 'Intermediate metal conduit', raceway: true, fill: 'IMC', not: {}, burial: 'rigid-metal' },
+  EMT: { label: 'EMT', raceway: true, fill: 'EMT', not: {}, metalGround: 'any' },
+  RMC: { label: 'Rigid metal conduit', raceway: true, fill: 'RMC', not: {}, burial: 'rigid-metal', metalGround: 'any' },
+  IMC: {
+    label: 'Intermediate metal conduit',
+    raceway: true,
+    fill: 'IMC',
+    not: {},
+    burial: 'rigid-metal',
+    metalGround: 'any',
+  },
   LFNC: { label: 'Liquidtight nonmetallic', raceway: true, fill: 'LFNC-B', not: {} },
-  LFMC: { label: 'Liquidtight metal', raceway: true, fill: 'LFMC', not: {} },
+  LFMC: { label: 'Liquidtight metal', raceway: true, fill: 'LFMC', not: {}, metalGround: 'short' },
   FMC: {
     label: 'Flexible metal conduit',
     raceway: true,
     fill: 'FMC',
+    metalGround: 'short',
     not: { outdoors: everyEdition('348.12'), underground: everyEdition('348.12') },
   },
-  MC: { label: 'MC cable', not: { underground: everyEdition('330.12') } },
+  ENT: {
+    label: 'Electrical nonmetallic tubing',
+    raceway: true,
+    fill: 'ENT',
+    not: { outdoors: everyEdition('362.12'), underground: everyEdition('362.12') },
+  },
+  MC: { label: 'MC cable', not: {}, wetIfMarked: true, burialIfMarked: true, burial: 'direct' },
+  AC: {
+    label: 'AC cable',
+    metalGround: 'any',
+    not: { outdoors: everyEdition('320.12'), underground: everyEdition('320.12') },
+  },
+  SE: { label: 'SE cable', not: { underground: everyEdition('338.12') }, wetIfMarked: true },
+  SER: { label: 'SER cable', not: { underground: everyEdition('338.12') }, wetIfMarked: true },
+  'TC-ER': {
+    label: 'TC-ER cable',
+    not: {},
+    wetIfMarked: true,
+    burialIfMarked: true,
+    burial: 'direct',
+  },
   'USE-2': {
     label: 'USE-2 cable',
     insulationC: 90,

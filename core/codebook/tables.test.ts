@@ -2,7 +2,7 @@ import {
   AMBIENT_FACTOR, AMPACITY_A, AREA_CMIL, BOX_TYPES, BOX_VOLUME_IN3, BURIAL_IN, CONDUCTOR_AREA_IN2, CONFIGURATIONS, CORD_AMPACITY_A, CORD_TYPES, COUNT_FACTOR,
   ENCLOSURE_TYPES,
   EQUIPMENT_GROUND, INSULATION_C, METHODS, OFFICE_NUMBERS, RACEWAY_AREA_IN2, RACEWAY_SIZES, RESISTANCE_OHM_PER_KFT, SMALL_CONDUCTOR_A, STANDARD_DEVICE_A, WIRE_SIZES,
-  boxConductorSizes, fillShare, lettersOf, madeForWet, racewayAreaIn2, smallestRaceway, type InsulationName, type RacewayKind, type RacewaySize, type WireSize, type WiringMethod,
+  boxConductorSizes, fillShare, insulationC, lettersOf, DWELLING_SERVICE, ELECTRODE_CONDUCTOR, celsiusToF, dwellingServiceSize, electrodeConductorSize, fahrenheitToC, madeForWet, racewayAreaIn2, smallestRaceway, type InsulationName, type RacewayKind, type RacewaySize, type WireSize, type WiringMethod,
 } from '.'; // prettier-ignore
 
 /** Tables written down apart from ours, row by row as they are printed: "14: 15/20/25 · 12: …". */
@@ -22,7 +22,7 @@ test('ampacity at 60 / 75 / 90 °C', () => {
       '14: 15/20/25 · 12: 20/25/30 · 10: 30/35/40 · 8: 40/50/55 · 6: 55/65/75 · 4: 70/85/95 · 3: 85/100/115 · 2: 95/115/130 · 1: 110/130/145 · 1/0: 125/150/170 · 2/0: 145/175/195 · 3/0: 165/200/225 · 4/0: 195/230/260',
     ),
   );
-  expect(AMPACITY_A.rows.aluminium).toEqual(
+  expect(AMPACITY_A.rows.aluminum).toEqual(
     rows(
       '12: 15/20/25 · 10: 25/30/35 · 8: 35/40/45 · 6: 40/50/55 · 4: 55/65/75 · 3: 65/75/85 · 2: 75/90/100 · 1: 85/100/115 · 1/0: 100/120/135 · 2/0: 115/135/150 · 3/0: 130/155/175 · 4/0: 150/180/205',
     ),
@@ -46,20 +46,20 @@ test('counts, small conductors, standard devices', () => {
   );
   expect(SMALL_CONDUCTOR_A.rows).toEqual({
     copper: column('14: 15 · 12: 20 · 10: 30'),
-    aluminium: column('12: 15 · 10: 25'),
+    aluminum: column('12: 15 · 10: 25'),
   });
   expect(STANDARD_DEVICE_A.join(' ')).toBe('15 20 25 30 35 40 45 50 60 70 80 90 100 110 125 150 175 200 225 250');
 });
 
-test('equipment grounds, copper/aluminium', () => {
-  expect(EQUIPMENT_GROUND.rows.map(([upTo, copper, aluminium]) => `${upTo} A ${copper}|${aluminium}`).join(' · ')).toBe(
-    '15 A 14|12 · 20 A 12|10 · 30 A 10|8 · 40 A 10|8 · 60 A 10|8 · 100 A 8|6 · 200 A 6|4',
+test('equipment grounds, copper/aluminum', () => {
+  expect(EQUIPMENT_GROUND.rows.map(([upTo, copper, aluminum]) => `${upTo} A ${copper}|${aluminum}`).join(' · ')).toBe(
+    '15 A 14|12 · 20 A 12|10 · 30 A 10|8 · 40 A 10|8 · 60 A 10|8 · 100 A 8|6 · 200 A 6|4 · 300 A 4|2 · 400 A 3|1',
   );
 });
 
 test('cords, three / two current-carrying', () => {
   expect(CORD_AMPACITY_A.rows).toEqual(
-    rows('18: 7/10 · 16: 10/13 · 14: 15/18 · 12: 20/25 · 10: 25/30 · 8: 35/40 · 6: 45/55 · 4: 60/70'),
+    rows('18: 7/10 · 16: 10/13 · 14: 15/18 · 12: 20/25 · 10: 25/30 · 8: 35/40 · 6: 45/55 · 4: 60/70 · 2: 80/95'),
   );
 });
 
@@ -69,7 +69,7 @@ test('resistance, Ω per 1000 ft at 75 °C, and area', () => {
       '18: 7.95 · 16: 4.99 · 14: 3.14 · 12: 1.98 · 10: 1.24 · 8: 0.778 · 6: 0.491 · 4: 0.308 · 3: 0.245 · 2: 0.194 · 1: 0.154 · 1/0: 0.122 · 2/0: 0.0967 · 3/0: 0.0766 · 4/0: 0.0608',
     ),
   );
-  expect(RESISTANCE_OHM_PER_KFT.rows.aluminium).toEqual(
+  expect(RESISTANCE_OHM_PER_KFT.rows.aluminum).toEqual(
     column(
       '12: 3.25 · 10: 2.04 · 8: 1.28 · 6: 0.808 · 4: 0.508 · 3: 0.403 · 2: 0.319 · 1: 0.253 · 1/0: 0.201 · 2/0: 0.159 · 3/0: 0.126 · 4/0: 0.100',
     ),
@@ -97,24 +97,37 @@ test('boxes and their conductors, in³', () => {
   expect(boxConductorSizes().join(' ')).toBe('14 12 10 8 6');
 });
 
-test('burial, in: general / under a driveway / under a slab', () => {
+test('burial, in: general / driveway / street / slab / under 2 in of concrete / building', () => {
   const printed = Object.entries(BURIAL_IN).map(
-    ([name, { general, driveway, slab }]) => `${name} ${general}/${driveway}/${slab}`,
+    ([name, of]) =>
+      `${name} ${of.general}/${of.driveway}/${of.street}/${of.slab}/${of.concrete}/${of.building ?? 'raceway only'}`,
   );
-  expect(printed.join(' · ')).toBe('direct 24/18/18 · rigid-metal 6/18/4 · nonmetallic 18/18/4 · small-gfci 12/12/6');
+  expect(printed.join(' · ')).toBe(
+    'direct 24/18/24/18/18/raceway only · rigid-metal 6/18/24/4/6/0 · nonmetallic 18/18/24/4/12/0 · small-gfci 12/12/24/6/6/raceway only',
+  );
 });
 
 test('a configuration’s name says its amperes, whether it locks, and its poles', () => {
   for (const [name, { ratingA, locking, poles, wires, voltsV }] of Object.entries(CONFIGURATIONS)) {
-    const three = /^(L?14|SS2)-/.test(name);
+    const three = /^(L?14|SS2|pin-sleeve)-/.test(name);
     expect([name, ratingA, locking, poles, wires, voltsV]).toEqual([
-      name, Number(/\d+$/.exec(name)![0]), /^(L|SS)/.test(name), three ? 3 : 2, three ? 4 : 3, three ? 240 : 120,
+      name, Number(/\d+$/.exec(name)![0]), /^(L|SS|pin)/.test(name), three ? 3 : 2, three ? 4 : 3, three ? 240 : 120,
     ]); // prettier-ignore
   }
 });
 
 test('insulations and methods: what their names say of heat and wet', () => {
-  expect(INSULATION_C).toEqual({ 'THWN-2': 90, 'XHHW-2': 90, THHN: 90, THWN: 75, TW: 60 });
+  expect(INSULATION_C).toEqual({
+    'THWN-2': 90, 'XHHW-2': 90, THHN: 90, THWN: 75, XHHW: 90, 'RHW-2': 90, THW: 75, TW: 60,
+  }); // prettier-ignore
+  // XHHW: 90 °C in the dry, 75 °C in the wet; those with -2 keep theirs
+  expect(
+    (['XHHW', 'XHHW-2', 'THWN-2'] as const).map((name) => [insulationC(name, false), insulationC(name, true)]),
+  ).toEqual([
+    [90, 75],
+    [90, 90],
+    [90, 90],
+  ]);
   for (const name of Object.keys(INSULATION_C) as InsulationName[])
     expect([name, madeForWet(name)]).toEqual([name, name !== 'THHN']);
   const temperatures = Object.entries(METHODS).flatMap(([name, method]: [string, WiringMethod]) =>
@@ -133,6 +146,7 @@ describe('raceways', () => {
     IMC: '0.660 0.864 1.105 1.448 1.683 2.150',
     LFMC: '0.632 0.830 1.054 1.395 1.588 2.033',
     'LFNC-B': '0.632 0.830 1.054 1.395 1.588 2.033',
+    ENT: '0.560 0.760 1.000 1.340 1.570 2.020',
     FMC: '0.635 0.824 1.020 1.275 1.538 2.040',
   };
   test.each(Object.keys(DIAMETERS) as RacewayKind[])('%s: areas are those of the printed inside diameters', (kind) => {
@@ -150,6 +164,9 @@ describe('raceways', () => {
     ['THWN', '0.111 0.130 0.164 0.216 0.254 0.324 0.352 0.384 0.446 0.486 0.532 0.584 0.642'],
     ['THWN-2', '0.111 0.130 0.164 0.216 0.254 0.324 0.352 0.384 0.446 0.486 0.532 0.584 0.642'],
     ['XHHW-2', '0.133 0.152 0.176 0.236 0.274 0.322 0.350 0.382 0.442 0.482 0.528 0.580 0.638'],
+    ['XHHW', '0.133 0.152 0.176 0.236 0.274 0.322 0.350 0.382 0.442 0.482 0.528 0.580 0.638'],
+    ['RHW-2', '0.193 0.212 0.236 0.326 0.364 0.412 0.440 0.472 0.582 0.622 0.668 0.720 0.778'],
+    ['THW', '0.163 0.182 0.206 0.266 0.304 0.352 0.380 0.412 0.492 0.532 0.578 0.630 0.688'],
     ['TW', '0.133 0.152 0.176 0.236 0.304 0.352 0.380 0.412 0.492 0.532 0.578 0.630 0.688'],
   ])('%s: areas are those of the printed diameters', (insulation, diameters) => {
     diameters.split(' ').forEach((diameter, i) => {
@@ -197,10 +214,10 @@ test('cord types: the letters say usage and place', () => {
 
 test('numbers an office may change: usual value and bounds', () => {
   expect(Object.entries(OFFICE_NUMBERS).map(([name, { value, min, max, unit }]) => `${name} ${value} ${unit} ${min}–${max}`)).toEqual([
-    'leastOpeningFt 5 ft 0–100', 'advisedOpeningFt 20 ft 0–200', 'propanePercent 10 % 0–50', 'naturalGasPercent 20 % 0–50', 'altitudePercentPer1000Ft 3.5 % 0–10',
+    'leastOpeningFt 5 ft 5–100', 'advisedOpeningFt 20 ft 5–200', 'propanePercent 10 % 0–50', 'naturalGasPercent 20 % 0–50', 'altitudePercentPer1000Ft 3.5 % 0–10',
     'heatPercentPer10F 1 % 0–10', 'voltageDropPercent 3 % 1–10', 'legLowV 114 V 100–120', 'legHighV 126 V 120–135', 'legLeastV 110 V 100–120', 'legMostV 127 V 120–135',
-    'legsLowV 228 V 200–240', 'legsHighV 252 V 240–270', 'hertzLow 58 Hz 50–60', 'hertzHigh 63 Hz 60–70', 'torquePercent 10 % 0–25', 'balancePercent 50 % 0–100', 'deadPinsV 3 V 0–30',
-    'groundPathOhm 1 Ω 0.01–25', 'workingWidthIn 30 in 24–60', 'workingDepthIn 36 in 30–72', 'workingHeightFt 6.5 ft 6–10',
+    'legsLowV 228 V 200–240', 'legsHighV 252 V 240–270', 'hertzLow 58 Hz 50–60', 'hertzHigh 63 Hz 60–70', 'torquePercent 10 % 0–25', 'balancePercent 50 % 0–100', 'deadPinsV 3 V 0–5',
+    'groundPathOhm 1 Ω 0.01–2', 'dwellingAvailableKa 10 kA 5–65', 'groundCurrentA 0.1 A 0.02–0.5', 'sagPercent 5 % 1–10', 'workingWidthIn 30 in 24–60', 'workingDepthIn 36 in 30–72', 'workingHeightFt 6.5 ft 6–10',
   ]); // prettier-ignore
 });
 
@@ -208,4 +225,27 @@ test('enclosure types: those whose number is 3, 4 or 6 keep rain out', () => {
   for (const [name, { rain }] of Object.entries(ENCLOSURE_TYPES))
     expect([name, rain]).toEqual([name, /^[346]/.test(name)]);
   expect(Object.keys(ENCLOSURE_TYPES).sort().join(' ')).toBe('1 12 12K 13 2 3 3R 3RX 3S 3SX 3X 4 4X 5 6 6P');
+});
+
+test('dwelling services, copper/aluminum, and grounding electrode conductors by the largest hot', () => {
+  expect(DWELLING_SERVICE.rows.map(([upTo, copper, aluminum]) => `${upTo} A ${copper}|${aluminum}`).join(' · ')).toBe(
+    '100 A 4|2 · 110 A 3|1 · 125 A 2|1/0 · 150 A 1|2/0 · 175 A 1/0|3/0 · 200 A 2/0|4/0',
+  );
+  expect([
+    dwellingServiceSize(101, 'copper'),
+    dwellingServiceSize(200, 'aluminum'),
+    dwellingServiceSize(201, 'copper'),
+  ]).toEqual(['3', '4/0', undefined]);
+  expect(
+    ELECTRODE_CONDUCTOR.rows.map(([copper, aluminum, electrode]) => `${copper}|${aluminum} ${electrode}`).join(' · '),
+  ).toBe('2|1/0 8 · 1/0|3/0 6 · 3/0|4/0 4 · 4/0|4/0 2');
+  expect([
+    electrodeConductorSize('copper', '10'), electrodeConductorSize('copper', '1'), electrodeConductorSize('aluminum', '1/0'), electrodeConductorSize('aluminum', '4/0'),
+    electrodeConductorSize('copper', '4/0'),
+  ]).toEqual(['8', '6', '8', '4', '2']); // prettier-ignore
+});
+
+test('temperatures: 32 °F is 0 °C, 212 °F is 100 °C, −40 is the same', () => {
+  expect([32, 212, -40, 86, 104].map(fahrenheitToC)).toEqual([0, 100, -40, 30, 40]);
+  expect([0, 100, -40, 30, 40].map(celsiusToF)).toEqual([32, 212, -40, 86, 104]);
 });

@@ -4,11 +4,12 @@ import {
   AMPACITY_A,
   CORD_AMPACITY_A,
   COUNT_FACTOR,
-  INSULATION_C,
   METHODS,
   NEUTRAL_NOT_COUNTED,
   SMALL_CONDUCTOR_A,
   ambientFactor,
+  insulationC,
+  isWet,
   buildingWireSizes,
   CORD_SIZES,
   countFactor,
@@ -23,19 +24,15 @@ import {
   type WiringMethod,
 } from '../codebook';
 import { Missing, type Look } from './look';
+import { BRIDGED_FACTS, FEED_FACTS, bridged, feedOf } from './source';
 
 const NEXT_SIZE_UP = everyEdition('240.4(B)');
 const TERMINALS = everyEdition('110.14(C)');
 
-/** Conductors of one circuit that count as current-carrying: the neutral only where a 120 V source is bridged to both legs. */
+/** Conductors of one circuit that count as current-carrying: the neutral only where one pole feeds both legs. */
 function carriedByThisCircuit(look: Look): number {
-  return look.need('source.voltage') === '120'
-    ? look.step(
-        'Current-carrying conductors of this circuit',
-        3,
-        '',
-        'both legs and their neutral on a bridged 120 V source',
-      )
+  return bridged(look)
+    ? look.step('Current-carrying conductors of this circuit', 3, '', 'both legs and their neutral on one pole')
     : look.step('Current-carrying conductors of this circuit', 2, '', NEUTRAL_NOT_COUNTED);
 }
 
@@ -46,13 +43,13 @@ export function cordAmpacityA(look: Look, index: number): number {
 
 function computeCordAmpacityA(look: Look, index: number): number {
   const at = cordAt(index);
-  look.needAll(at.sizeAwg, at.wires, 'source.voltage');
+  look.needAll(at.sizeAwg, at.wires);
   return cordTableA(look, look.need(at.sizeAwg), look.need(at.wires));
 }
 
 /** Whether the neutral of a cord carries current like a hot: both legs on one pole. */
-const threeCarry = (look: Look, wires: '3' | '4') => wires === '4' && look.need('source.voltage') === '120';
-const cordRowA = (size: WireSize, three: boolean): number => CORD_AMPACITY_A.rows[size]?.[three ? 0 : 1] ?? 0;
+const threeCarry = (look: Look, wires: '3' | '4') => wires === '4' && feedOf(look) === '120';
+const cordRowA = (size: WireSize, three: boolean): number => CORD_AMPACITY_A.rows[size]![three ? 0 : 1];
 
 /** The cord table's value for a size in this look's circumstances, A. */
 export function cordTableA(look: Look, size: WireSize, wires: '3' | '4'): number {
@@ -71,6 +68,18 @@ export interface StretchAmpacity {
   /** Largest overcurrent device ahead that 240.4 lets stand for this ampacity, A; 0 where none does. */
   readonly deviceA: number;
 }
+
+/** Facts that a stretch’s ampacity may need. */
+export const STRETCH_FACTS = [
+  ...BRIDGED_FACTS,
+  'feeder.inletTerminal',
+  'feeder.houseTerminal',
+  ...['place', 'method', 'insulation', 'metal', 'sizeAwg', 'ambientC', 'otherCarrying'].map(
+    (key) => `feeder.stretches.${key}`,
+  ),
+] as const;
+/** Facts that a cord’s ampacity may need. */
+export const CORD_FACTS = [...FEED_FACTS, 'cord.sizeAwg', 'cord.wires'] as const;
 
 /** Everything but the conductor that decides a stretch's ampacity. */
 interface Conditions {
@@ -121,20 +130,28 @@ function computeConditions(look: Look, index: number): Conditions {
     at.sizeAwg,
     at.ambientC,
     at.otherCarrying,
-    'source.voltage',
     ...(method && !method.insulationC
-      ? ([at.insulation, 'feeder.inletTerminal', 'feeder.houseTerminal'] as const)
+      ? ([at.place, at.insulation, 'feeder.inletTerminal', 'feeder.houseTerminal'] as const)
       : []),
   );
   const { metal } = conductorOf(look, index);
-  const insulationC = method?.insulationC ?? INSULATION_C[look.need(at.insulation)];
+  const insulation = method?.insulationC ?? insulationC(look.need(at.insulation), isWet(look.need(at.place)));
   const methodName = look.need(at.method) as MethodName;
   const others = look.need(at.otherCarrying);
   const ambientC = look.need(at.ambientC);
   const carrying = others + carriedByThisCircuit(look);
   const capC = method?.capC ? ([method.capC, method.capC] as const) : terminalColumns(look);
-  const ambient = ambientFactor(ambientC, insulationC) ?? 0;
-  return { metal, methodName, insulationC, ambientC, ambient, carrying, count: countFactor(carrying), capC };
+  const ambient = ambientFactor(ambientC, insulation) ?? 0;
+  return {
+    metal,
+    methodName,
+    insulationC: insulation,
+    ambientC,
+    ambient,
+    carrying,
+    count: countFactor(carrying),
+    capC,
+  };
 }
 
 /** The numbers of a derating, from the table to the device. */

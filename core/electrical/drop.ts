@@ -39,9 +39,11 @@ function cordRun(look: Look, index: number): Run {
 
 function stretchRun(look: Look, index: number, withGround: boolean): Run {
   const at = stretchAt(index);
-  look.needAll(at.metal, at.sizeAwg, at.lengthFt, ...(withGround ? [at.groundAwg] : []));
+  // A metal raceway conducts better than any wire that it replaces; the network takes it as large as the hots.
+  const wire = withGround && look.known(at.groundBy) !== 'raceway';
+  look.needAll(at.metal, at.sizeAwg, at.lengthFt, ...(wire ? [at.groundAwg] : []));
   const { metal, size } = conductorOf(look, index);
-  const groundSize = withGround ? conductorOf(look, index, 'groundAwg').size : undefined;
+  const groundSize = wire ? conductorOf(look, index, 'groundAwg').size : size;
   return { name: `feeder stretch ${index + 1}`, metal, size, groundSize, lengthFt: look.need(at.lengthFt) };
 }
 

@@ -1,6 +1,7 @@
 import { absence } from '../case';
 import { conductorOhm, runs, type Run } from './drop';
 import type { Look } from './look';
+import { feedOf, type Feed } from './source';
 import { JOINED_OHM, Network, type Solution } from './network';
 
 /** What the case does not record, and the network must have; named in every answer that uses it. */
@@ -9,7 +10,9 @@ export const ASSUMED = {
   utilityOhm: 0.02,
   /** Electrodes of house and transformer, and a rod at the generator, each to earth, Ω. */
   electrodeOhm: 25,
-  /** A source gives this many times its rated current into a dead short. */
+  /** A source with a regulator loses so much of its volts up to its rated current, %. */
+  regulationPercent: 1.5,
+  /** Beyond its rated current it sags, down to nothing at this many times that current: a dead short. */
   shortCircuitTimes: 4,
   /** A breaker opens within seconds from this many times its rating on. */
   opensAtTimes: 2,
@@ -21,13 +24,15 @@ export const ASSUMED = {
 export interface Situation {
   readonly utility: 'live' | 'dead';
   readonly running: boolean;
-  /** Which contacts of the transfer means are closed. */
+  /** Which contacts of the transfer equipment are closed. */
   readonly closed: { readonly utility: boolean; readonly generator: boolean };
   readonly plugged: boolean;
   /** Loads from a leg to neutral, or from leg to leg, W. */
   readonly loadsW?: { readonly A?: number; readonly B?: number; readonly both?: number };
   /** A hot of leg A touches grounded metal in the house, or the frame of the source. */
   readonly fault?: 'house' | 'frame';
+  /** The neutral is open between source and house. */
+  readonly neutralOpen?: boolean;
 }
 
 /** A source at work, transferred, plugged in, utility dead: how it is meant to be used. */
@@ -43,7 +48,7 @@ const total = (over: readonly Run[], sizeOf: (run: Run) => Run['size']) =>
   over.reduce((sum, run) => sum + conductorOhm(run.metal, sizeOf(run), run.lengthFt), 0) || JOINED_OHM;
 
 interface Parts {
-  readonly sourceV: '120/240' | '120';
+  readonly sourceV: Feed;
   readonly bonded: boolean;
   readonly switched: boolean;
   readonly houseBond: boolean;
@@ -63,10 +68,10 @@ function partsOf(look: Look): Parts {
 function computeParts(look: Look): Parts {
   const kind = look.need('transfer.kind');
   const wired = absence('inlet', kind) === undefined;
-  look.needAll('source.voltage', 'source.runningW', 'source.neutralBond', 'grounding.rod', 'grounding.frameToPanelOhm');
+  look.needAll('source.runningW', 'source.neutralBond', 'grounding.rod', 'grounding.frameToPanelOhm');
   const over = runs(look, wired);
   const switched = wired && look.need('neutral.switched') === 'yes';
-  const sourceV = look.need('source.voltage');
+  const sourceV = feedOf(look);
   const rod = look.need('grounding.rod');
   return {
     sourceV,
@@ -82,11 +87,37 @@ function computeParts(look: Look): Parts {
   };
 }
 
-/** The whole connection as a network, in one situation. Throws `Missing` where facts lack. */
-export function houseNetwork(look: Look, at: Situation): Network {
+/** Whether a leg of the source is held by its regulator, or sags beyond its rated current. */
+type Regime = 'held' | 'sagging';
+type Regimes = Readonly<Record<'A' | 'B', Regime>>;
+
+/** What a leg of the source looks like from outside, within a regime: volts behind Ω. Both meet at the rated current. */
+function legOfSource(ratedA: number, regime: Regime): { volts: number; ohm: number } {
+  const lostV = (120 * ASSUMED.regulationPercent) / 100;
+  if (regime === 'held') return { volts: 120, ohm: lostV / ratedA };
+  const ohm = (120 - lostV) / ((ASSUMED.shortCircuitTimes - 1) * ratedA);
+  return { volts: ohm * ASSUMED.shortCircuitTimes * ratedA, ohm };
+}
+
+/** The connection in one situation, solved: each leg of the source in the regime that its own current puts it in. Throws `Missing` where facts lack. */
+export function solveHouse(look: Look, at: Situation): Solution {
+  const { ratedA } = partsOf(look);
+  let regimes: Regimes = { A: 'held', B: 'held' };
+  for (let round = 0; ; round++) {
+    const solution = houseNetwork(look, at, regimes).solve();
+    const regime = (leg: 'A' | 'B'): Regime =>
+      Math.abs(solution.ampere(`source ${leg}`)) > ratedA * (1 + 1e-9) ? 'sagging' : 'held';
+    const next: Regimes = { A: regime('A'), B: regime('B') };
+    // Two legs have four pairs of regimes; what has not settled by then stands at its edge, where both are the same.
+    if ((next.A === regimes.A && next.B === regimes.B) || round === 4) return solution;
+    regimes = next;
+  }
+}
+
+function houseNetwork(look: Look, at: Situation, regimes: Regimes): Network {
   const parts = partsOf(look);
   const net = new Network();
-  // Utility: a transformer with a grounded middle, the service conductors up to the transfer means.
+  // Utility: a transformer with a grounded middle, the service conductors up to the transfer equipment.
   if (at.utility === 'live') {
     net.source('utility A', 'line A', 'utility N', 120, ASSUMED.utilityOhm);
     net.source('utility B', 'line B', 'utility N', -120, ASSUMED.utilityOhm);
@@ -96,7 +127,7 @@ export function houseNetwork(look: Look, at: Situation): Network {
   net.resistance('house electrode', 'panel G', 'earth', ASSUMED.electrodeOhm);
   net.join('main bonding jumper', 'panel N', 'panel G');
 
-  // Transfer means.
+  // Transfer equipment.
   if (at.closed.utility) net.join('main A', 'line A', 'bus A').join('main B', 'line B', 'bus B');
   if (at.closed.generator) net.join('generator A', 'house A', 'bus A').join('generator B', 'house B', 'bus B');
   if (!parts.switched) net.join('neutral bar', 'panel N', 'load N').join('feeder neutral', 'house N', 'load N');
@@ -115,7 +146,8 @@ export function houseNetwork(look: Look, at: Situation): Network {
   const ground = (run: Run) => run.groundSize ?? run.size;
   for (const wire of ['A', 'B', 'N'] as const) {
     net.resistance(`feeder ${wire}`, `inlet ${wire}`, `house ${wire}`, total(parts.feeder, size));
-    if (at.plugged) net.resistance(`cord ${wire}`, `source ${wire}`, `inlet ${wire}`, total(parts.cord, size));
+    if (at.plugged && !(wire === 'N' && at.neutralOpen))
+      net.resistance(`cord ${wire}`, `source ${wire}`, `inlet ${wire}`, total(parts.cord, size));
   }
   net.resistance('feeder ground', 'inlet G', 'panel G', total(parts.feeder, ground));
   if (at.plugged && !parts.groundOpen) net.resistance('cord ground', 'frame', 'inlet G', total(parts.cord, ground));
@@ -124,10 +156,10 @@ export function houseNetwork(look: Look, at: Situation): Network {
   if (parts.bonded) net.join('source bond', 'source N', 'frame');
   if (parts.rod) net.resistance('rod', 'frame', 'earth', ASSUMED.electrodeOhm);
   if (at.running) {
-    const inside = 120 / (ASSUMED.shortCircuitTimes * parts.ratedA);
-    net.source('source A', 'source A', 'source N', 120, inside);
+    const [a, b] = [legOfSource(parts.ratedA, regimes.A), legOfSource(parts.ratedA, regimes.B)];
+    net.source('source A', 'source A', 'source N', a.volts, a.ohm);
     if (parts.sourceV === '120') net.join('bridge', 'source A', 'source B');
-    else net.source('source B', 'source B', 'source N', -120, inside);
+    else net.source('source B', 'source B', 'source N', -b.volts, b.ohm);
   }
 
   const back = parts.otherBond ? 'subpanel' : 'load N';
@@ -168,24 +200,24 @@ const highest = (solution: Solution, nodes: readonly string[]): number => {
 };
 
 /**
- * The network’s own answers for a case with a load of `unbalancedW` on leg A. `joined` asks what happens where the transfer means lets
+ * The network’s own answers for a case with a load of `unbalancedW` on leg A. `joined` asks what happens where the transfer equipment lets
  * both sources be closed. Throws `Missing` where facts lack.
  */
 export function currentsOf(look: Look, unbalancedW = 1440, joined = look.kind === 'none-backfed'): Currents {
   const deviceA = look.need('source.outletBreakerA');
-  const load = houseNetwork(look, {
+  const load = solveHouse(look, {
     ...ON_SOURCE,
     closed: { utility: joined, generator: true },
     loadsW: { A: unbalancedW },
-  }).solve();
-  const fault = houseNetwork(look, { ...ON_SOURCE, fault: 'house' }).solve();
-  const frame = houseNetwork(look, { ...ON_SOURCE, fault: 'frame' }).solve();
-  const pins = houseNetwork(look, {
+  });
+  const fault = solveHouse(look, { ...ON_SOURCE, fault: 'house' });
+  const frame = solveHouse(look, { ...ON_SOURCE, fault: 'frame' });
+  const pins = solveHouse(look, {
     utility: 'live',
     running: false,
     closed: { utility: true, generator: joined },
     plugged: false,
-  }).solve();
+  });
   const faultA = Math.abs(fault.ampere('fault'));
   return {
     pinsV: highest(pins, ['inlet A', 'inlet B', 'inlet N', 'inlet G']),

@@ -2,6 +2,8 @@ export * from './look';
 export * from './ampacity';
 export * from './rating-row';
 export * from './drop';
+export * from './legs-volts';
+export * from './derived-neutral';
 export * from './source';
 export * from './network';
 export * from './house';

@@ -12,7 +12,16 @@ import {
   type ListPath,
   type TransferKind,
 } from '../case';
-import { OFFICE_NUMBERS, type Cites, type Edition, type OfficeNumberName, type OfficeNumbers } from '../codebook';
+import {
+  OFFICE_NUMBERS,
+  READINGS,
+  type Cites,
+  type Edition,
+  type OfficeNumberName,
+  type OfficeNumbers,
+  type ReadingName,
+  type Readings,
+} from '../codebook';
 
 /** One line of a working: redone with a pencil, it gives the same. */
 export interface Step {
@@ -32,6 +41,9 @@ export class Missing {
 
 /** Source of a number that an office has changed. */
 export const OWN_NUMBER = 'local profile';
+/** Source of a reading: the office’s own choice, or ours where it chose none. */
+export const OWN_READING = 'yours reads it so (local profile)';
+export const USUAL_READING = 'the usual reading; your profile may choose another';
 export const RECORDED = 'recorded at the site';
 
 /** A fact that was used, a number with its source, or the working of a computation on the side. */
@@ -91,6 +103,7 @@ interface Shared {
   readonly site: Case;
   readonly edition: Edition;
   readonly numbers: OfficeNumbers;
+  readonly readings: Readings;
   readonly done: Map<Shareable<unknown>, Attempt<unknown>[]>;
 }
 
@@ -110,9 +123,9 @@ export class Look {
   readonly working: Working;
   private readonly shared: Shared;
 
-  constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}) {
+  constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}, readings: Readings = {}) {
     this.shared =
-      at instanceof Look ? at.shared : { site: at, edition: edition ?? at.edition, numbers, done: new Map() };
+      at instanceof Look ? at.shared : { site: at, edition: edition ?? at.edition, numbers, readings, done: new Map() };
     this.working = new Working(this.shared.edition);
   }
 
@@ -143,9 +156,30 @@ export class Look {
 
   /** A number that is the office's to choose; stands in the working with whose it is. */
   number(name: OfficeNumberName): number {
-    const { label, value, unit } = OFFICE_NUMBERS[name];
+    const { label, value, unit, min, max } = OFFICE_NUMBERS[name];
     const own = this.shared.numbers[name];
-    return this.step(label, own ?? value, unit, own === undefined ? 'usual value' : OWN_NUMBER);
+    if (own === undefined) return this.step(label, value, unit, 'usual value');
+    // A profile of before the bounds were drawn closer may ask for more than any office may.
+    return this.step(label, Math.min(max, Math.max(min, own)), unit, OWN_NUMBER);
+  }
+
+  /** Which way the office reads a question that offices read differently; stands in the working. */
+  reading<K extends ReadingName>(name: K): keyof (typeof READINGS)[K]['ways'] {
+    const { asks, ways, usual } = READINGS[name];
+    const own = this.shared.readings[name];
+    const way = (own ?? usual) as keyof (typeof READINGS)[K]['ways'];
+    this.step(
+      `Offices differ: ${asks}`,
+      (ways as Readonly<Record<string, string>>)[way as string]!,
+      '',
+      own ? OWN_READING : USUAL_READING,
+    );
+    return way;
+  }
+
+  /** Id of an entry of a list; undefined where it is not recorded yet. */
+  idOf(list: ListPath, index: number): string | undefined {
+    return factAt(this.shared.site, `${list}[${index}].id`) as string | undefined;
   }
 
   /** The fact, or undefined where nobody knows it; used facts stand in the working. */

@@ -1,4 +1,4 @@
-import { absence, type Case } from '../case';
+import { absence, cordAt, type Case } from '../case';
 import { SMALL_CONDUCTOR_A, everyEdition, type Edition } from '../codebook';
 import { conductorOf, cordAmpacityA, smallConductorLimitA, stretchAmpacity } from './ampacity';
 import { Look, type Working } from './look';
@@ -26,7 +26,11 @@ export function linksAhead(look: Look): Link[] {
   const several = (word: string, count: number, i: number) => (count > 1 ? `${word} ${i + 1}` : word);
   add('source outlet', 'source', 'its breaker', (side) => side.need('source.outletBreakerA'));
   for (let i = 0; i < look.cords; i++)
-    add(several('cord', look.cords, i), 'cord', '400.5', (side) => cordAmpacityA(side, i));
+    add(several('cord', look.cords, i), 'cord', '400.5', (side) => {
+      const ampacityA = cordAmpacityA(side, i);
+      const breakerA = side.known(cordAt(i).breakerA); // an adapter with a breaker of its own is a link by that too
+      return breakerA === undefined ? ampacityA : Math.min(ampacityA, breakerA);
+    });
   if (!look.kind || !absence('inlet', look.kind)) {
     add('inlet', 'inlet', 'its marking', (side) => side.need('inlet.ratingA'));
     for (let i = 0; i < look.stretches; i++)

@@ -1,5 +1,5 @@
 import { absence, cordAt } from '../case';
-import { everyEdition } from '../codebook';
+import { CONFIGURATIONS, everyEdition } from '../codebook';
 import type { Look } from './look';
 
 const PER_SITE = everyEdition('guidance');
@@ -30,7 +30,30 @@ function computeContinuousW(look: Look): number {
   );
 }
 
-/** Whether both legs of the house hang on one pole of the source: a 120 V source, or a cord that ties both hots together. */
+/** What the house is fed with: by the receptacle in use and its selector, not by what the nameplate could give. */
+export type Feed = '120' | '120/240';
+export const FEED_FACTS = ['source.voltage', 'source.outlet', 'source.selector', 'source.units'] as const;
+
+/** The feed of the receptacle in use. Throws `Missing` where facts lack. */
+export function feedOf(look: Look): Feed {
+  return look.once(computeFeed);
+}
+
+function computeFeed(look: Look): Feed {
+  if (look.known('source.voltage') === '120') return '120';
+  const outlet = look.known('source.outlet');
+  if (outlet !== undefined && CONFIGURATIONS[outlet].poles === 2) return '120';
+  if (look.known('source.units') === 'parallel-120' || look.known('source.selector') === '120') return '120';
+  look.needAll('source.voltage', 'source.outlet', 'source.units', 'source.selector');
+  return '120/240';
+}
+
+/** Volts of the feed between its ungrounded conductors, or to neutral where there is one: 120 or 240. */
+export const feedV = (look: Look): 120 | 240 => (feedOf(look) === '120' ? 120 : 240);
+
+export const BRIDGED_FACTS = ['transfer.kind', ...FEED_FACTS, 'cord.bridges'] as const;
+
+/** Whether both legs of the house hang on one pole of the source: a 120 V feed, or a cord that ties both hots together. */
 export function bridged(look: Look): boolean {
   return look.once(computeBridged);
 }
@@ -38,7 +61,7 @@ export function bridged(look: Look): boolean {
 function computeBridged(look: Look): boolean {
   const kind = look.need('transfer.kind');
   if (kind === 'single-circuit-switch' || absence('inlet', kind)) return false;
-  if (look.need('source.voltage') === '120') return true;
+  if (feedOf(look) === '120') return true;
   let any = false;
   for (let i = 0; i < look.cords; i++) any = look.need(cordAt(i).bridges) === 'yes' || any;
   return any;

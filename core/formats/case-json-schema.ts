@@ -16,6 +16,8 @@ function factSchema(meta: FactMeta): Json {
   };
 }
 
+const ID_PATTERN = '^[A-Za-z0-9-]{1,64}$';
+
 interface Node {
   readonly type: string;
   readonly meta?: { readonly fact?: FactMeta };
@@ -26,10 +28,15 @@ interface Node {
 function partSchema(node: Node): Json {
   if (node.meta?.fact) return factSchema(node.meta.fact);
   if (node.innerType) return { type: 'array', maxItems: MOST_PARTS, items: partSchema(node.innerType) };
+  const { id, ...facts } = node.fields ?? {};
   return {
     type: 'object',
     additionalProperties: false,
-    properties: Object.fromEntries(Object.entries(node.fields ?? {}).map(([key, field]) => [key, partSchema(field)])),
+    ...(id && { required: ['id'] }),
+    properties: {
+      ...(id && { id: { type: 'string', description: 'Its own, whatever its place; no fact.', pattern: ID_PATTERN } }),
+      ...Object.fromEntries(Object.entries(facts).map(([key, field]) => [key, partSchema(field)])),
+    },
   };
 }
 

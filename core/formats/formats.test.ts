@@ -14,7 +14,7 @@ test.each(examples)('%s satisfies the JSON Schema', (_, data) => {
 
 test.each<[string, object]>([
   ['a size that is none', { cord: [{ sizeAwg: '11' }] }],
-  ['a stray key', { breaker: { colour: 'red' } }],
+  ['a stray key', { breaker: { color: 'red' } }],
   ['a negative length', { cord: [{ lengthFt: -1 }] }],
   ['a number as text', { breaker: { ratingA: '30' } }],
   ['too many cords', { cord: Array.from({ length: 43 }, () => ({})) }],

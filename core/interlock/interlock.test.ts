@@ -1,7 +1,30 @@
-import { MECHANISMS, NOT_SEEN, emptyCase, type Case, type MechanismName } from '../case';
-import { dangerousSequence, explore, functionTest, functionTestAt, mechanism, type Defects } from '.';
+import {
+  MECHANISMS,
+  NOT_SEEN,
+  TRANSFER_KINDS,
+  emptyCase,
+  goesWith,
+  sheet,
+  type Case,
+  type MechanismName,
+  type TransferKind,
+} from '../case';
+import {
+  RIGHT_ANSWERS,
+  dangerousSequence,
+  explore,
+  functionTest,
+  functionTestAt,
+  honestAnswers,
+  mechanism,
+  settingOf,
+  whyNotByHand,
+  type Defects,
+  type TestFact,
+} from '.';
 
-const names = Object.keys(MECHANISMS) as MechanismName[];
+/** Those that have a model; what fits none of ours has none. */
+const names = (Object.keys(MECHANISMS) as MechanismName[]).filter((name) => name !== 'other');
 const words = (name: MechanismName, defects: Defects) =>
   dangerousSequence(mechanism(name, defects))?.map((move) => move.words);
 
@@ -122,10 +145,10 @@ describe('function test', () => {
     expect(onPanel).toEqual(functionTest('sliding-plate'));
     expect(onCover.map((trial) => trial.fact)).toEqual([
       ...onPanel.map((trial) => trial.fact),
-      'function.bothWithCoverOff',
+      'function.coverOnHolds',
     ]);
     expect(at({ kind: 'load-side-switch', mechanism: 'circuit-handles', mountedOn: 'cover' })).toEqual(
-      functionTest('circuit-handles'),
+      functionTest('circuit-handles', { manyHandles: true }),
     );
     for (const nothing of [
       undefined,
@@ -137,14 +160,84 @@ describe('function test', () => {
       expect(at(nothing)).toEqual([]);
   });
 
-  test.each(names)(
-    '%s: every trial says what must come and where it is written, and nothing that must go is dangerous',
-    (name) => {
-      const trials = functionTest(name);
-      expect(trials.some((trial) => trial.must === 'go')).toBe(true);
-      for (const trial of trials) expect(trial.fact).toBe(trial.must === 'go' ? 'function.eachAlone' : trial.fact);
-      expect(new Set(trials.map((trial) => `${trial.given} ${trial.attempt}`)).size).toBe(trials.length);
-      expect(functionTest(name, true).at(-1)).toMatchObject({ must: 'be blocked', fact: 'function.bothWithCoverOff' });
-    },
-  );
+  test.each(names)('%s: every trial says what must come and where it is written, once', (name) => {
+    const trials = functionTest(name, { onCover: true, manyHandles: true });
+    expect(trials.some((trial) => trial.must === 'go')).toBe(true);
+    for (const trial of trials) expect(trial.right).toBe(RIGHT_ANSWERS[trial.fact]);
+    expect(new Set(trials.map((trial) => `${trial.given} ${trial.attempt}`)).size).toBe(trials.length);
+    expect(trials.at(-1)).toMatchObject(
+      name === 'automatic' ? { fact: 'function.cycle' } : { must: 'be blocked', fact: 'function.coverOnHolds' },
+    );
+  });
+
+  test('one handle is never blocked from its work, contactors are never pushed, and what fits none of ours is not tried', () => {
+    const attempts = (name: MechanismName) =>
+      functionTest(name).map(({ given, attempt, must }) => `${given}: ${attempt}: ${must}`);
+    expect(attempts('double-throw')).toEqual([
+      'both open: move it to utility: go',
+      'both open: move it to generator: go',
+      'utility closed: move it slowly to generator: stand where both are closed: be blocked',
+      'generator closed: move it slowly to utility: stand where both are closed: be blocked',
+    ]);
+    expect(new Set(functionTest('automatic').map(({ fact }) => fact))).toEqual(new Set(['function.cycle']));
+    expect(functionTest('other')).toEqual([]);
+    expect(() => mechanism('other')).toThrow(RangeError);
+  });
+});
+
+/** Every defect of a mechanism, and where it hangs. */
+const DEFECTS = [
+  'loose',
+  'trimmed',
+  'partsMissing',
+  'wrongSpacing',
+  'tieMissing',
+  'breakerNotHeld',
+  'coverOff',
+] as const;
+const KINDS = (Object.keys(TRANSFER_KINDS) as TransferKind[]).filter(
+  (kind) => !['none-cords', 'none-backfed', 'other'].includes(kind),
+);
+const everySetting = KINDS.flatMap((kind) =>
+  names
+    .filter((name) => goesWith(name, kind))
+    .flatMap((name) =>
+      (kind === 'retrofit-interlock' ? ['panel', 'cover'] : ['panel']).map(
+        (mountedOn) => [kind, name, mountedOn] as const,
+      ),
+    ),
+);
+
+describe('an honest hand', () => {
+  test.each(everySetting)('%s, %s on the %s: at a sound mechanism no answer is a finding', (kind, name, mountedOn) => {
+    const setting = settingOf(kind, mountedOn);
+    const answers = honestAnswers(name, {}, setting);
+    const asked = [...new Set(functionTest(name, setting).map(({ fact }) => fact))];
+    expect(answers).toEqual(Object.fromEntries(asked.map((fact) => [fact, RIGHT_ANSWERS[fact]])));
+  });
+
+  test.each(
+    everySetting.flatMap(([kind, name, mountedOn]) =>
+      DEFECTS.map((defect) => [kind, name, mountedOn, defect] as const),
+    ),
+  )('%s, %s on the %s, %s: found, or the model says why a hand cannot', (kind, name, mountedOn, defect) => {
+    if (!dangerousSequence(mechanism(name, { [defect]: true }))) return; // it joins nothing
+    const setting = settingOf(kind, mountedOn);
+    const wrong = Object.entries(honestAnswers(name, { [defect]: true }, setting)).filter(
+      ([fact, answer]) => answer !== RIGHT_ANSWERS[fact as TestFact],
+    );
+    const why = whyNotByHand(name, defect, setting);
+    expect([wrong.length > 0, why === undefined]).toEqual(why === undefined ? [true, true] : [false, false]);
+  });
+
+  test('the sheet asks exactly what the function test lists', () => {
+    for (const [kind, name, mountedOn] of everySetting) {
+      const c = { ...emptyCase('2023'), transfer: { kind, mechanism: name, mountedOn } } as Case;
+      const asked = sheet(c, 'function')
+        .flatMap(({ paths }) => paths)
+        .filter((path) => path in RIGHT_ANSWERS);
+      const listed = new Set<string>(functionTestAt(c).map(({ fact }) => fact));
+      expect([kind, name, mountedOn, asked.sort()]).toEqual([kind, name, mountedOn, [...listed].sort()]);
+    }
+  });
 });

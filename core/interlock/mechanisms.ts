@@ -157,7 +157,7 @@ function slidingPlate(defects: Defects): Mechanism {
       const found: (readonly [Move, Readonly<Record<string, number>>])[] = [];
       const free = at.lift === 1;
       const half = defects.trimmed === true;
-      // Towards the utility handle it needs that handle off, towards the generator handle that one off.
+      // Towards the utility handle it needs that handle off, toward the generator handle that one off.
       if (at.plate === 0 && (free || half || at.utility === 0))
         found.push([move('shift-part', 'slide the plate half-way'), { plate: 1 }]);
       if (at.plate === 1 && (free || at.utility === 0))
@@ -257,7 +257,7 @@ function doubleThrow(defects: Defects): Mechanism {
   });
 }
 
-const BUILDERS: Readonly<Record<MechanismName, (defects: Defects) => Mechanism>> = {
+const BUILDERS: Readonly<Record<Exclude<MechanismName, 'other'>, (defects: Defects) => Mechanism>> = {
   'sliding-plate': slidingPlate,
   'two-part-plate': twoPartPlate,
   linkage,
@@ -267,7 +267,11 @@ const BUILDERS: Readonly<Record<MechanismName, (defects: Defects) => Mechanism>>
   automatic: doubleThrow,
 };
 
-export const mechanism = (name: MechanismName, defects: Defects = {}): Mechanism => BUILDERS[name](defects);
+/** The model of a mechanism with defects. Throws for one that fits none of ours: it has no model. */
+export function mechanism(name: MechanismName, defects: Defects = {}): Mechanism {
+  if (name === 'other') throw new RangeError('a mechanism that fits none of ours has no model');
+  return BUILDERS[name](defects);
+}
 
 /** Shortest sequence of moves that joins utility and source; undefined where no sequence does. */
 export function dangerousSequence(of: Mechanism): readonly Move[] | undefined {

@@ -1,11 +1,29 @@
-import { MECHANISMS, goesWith, type MechanismName } from '../case';
+import { MECHANISMS, circuitAt, goesWith, type MechanismName } from '../case';
 import { Missing, type Look } from '../electrical';
 import { dangerousSequence, mechanism, type Defects, type Move } from './mechanisms';
+
+/** Whether a 240 V circuit on the switch has handles that are not tied. Throws `Missing` where nobody looked. */
+function pairUntied(look: Look): boolean {
+  const parts = indexes(look.circuits).map((i) =>
+    look.attempt((side) => {
+      const at = circuitAt(i);
+      if (side.known(at.moved) === 'no' || side.known(at.volts) === '120') return false;
+      side.needAll(at.moved, at.volts);
+      return side.need(at.paired) === 'no';
+    }),
+  );
+  if (parts.some(({ value }) => value === true)) return true;
+  look.requireAll(...parts);
+  return false;
+}
+
+const indexes = (count: number) => Array.from({ length: count }, (_, i) => i);
 
 /** The defects that a case records. Throws `Missing` where facts lack. `coverOff` asks with the cover taken off. */
 export function defectsOf(look: Look, coverOff = false): Defects {
   const kind = look.need('transfer.kind');
   const retrofit = kind === 'retrofit-interlock';
+  const untied = kind === 'load-side-switch' && pairUntied(look);
   const breakers = retrofit || kind === 'transfer-panel';
   look.needAll(
     'transfer.mechanism',
@@ -20,7 +38,7 @@ export function defectsOf(look: Look, coverOff = false): Defects {
   return {
     loose: fit === 'loose',
     wrongSpacing: fit === 'wrong-spacing' || (retrofit && look.need('breaker.atInterlock') === 'no'),
-    tieMissing: fit === 'tie-missing' || (breakers && look.need('breaker.construction') === 'loose-singles'),
+    tieMissing: fit === 'tie-missing' || untied || (breakers && look.need('breaker.construction') === 'loose-singles'),
     trimmed: alteration === 'cut' || alteration === 'bent' || alteration === 'drilled',
     partsMissing: alteration === 'parts-missing',
     breakerNotHeld: breakers && look.need('breaker.heldDown') === 'no',
@@ -28,13 +46,18 @@ export function defectsOf(look: Look, coverOff = false): Defects {
   };
 }
 
-/** The mechanism that a case records. Throws `Missing` where it is unknown, or does not go with the transfer means. */
+/** The mechanism that a case records. Throws `Missing` where it is unknown, or does not go with the transfer equipment. */
 export function mechanismAt(look: Look): MechanismName {
   const name = look.need('transfer.mechanism');
+  if (name === 'other')
+    throw new Missing(
+      ['transfer.mechanism'],
+      'What keeps the sources apart fits none of the mechanisms here: ask for its listing, its instructions and its own test.',
+    );
   if (!goesWith(name, look.need('transfer.kind')))
     throw new Missing(
       ['transfer.mechanism'],
-      `“${MECHANISMS[name].label}” does not go with this transfer means; look again what keeps the sources apart.`,
+      `“${MECHANISMS[name].label}” does not go with this transfer equipment; look again what keeps the sources apart.`,
     );
   return name;
 }

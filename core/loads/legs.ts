@@ -1,6 +1,6 @@
-import { absence, circuitAt, valueText } from '../case';
-import { rounded, smallConductorLimitA, type Look } from '../electrical';
-import { tableAmpacityA, type WireSize } from '../codebook';
+import { absence, circuitAt, valueText, type TransferKind } from '../case';
+import { Missing, rounded, smallConductorLimitA, type Look } from '../electrical';
+import { everyEdition, standardDeviceAtOrAboveA, tableAmpacityA } from '../codebook';
 
 export type Leg = 'A' | 'B';
 
@@ -45,25 +45,43 @@ export function plannedLoads(look: Look): readonly Load[] {
 }
 
 function computePlannedLoads(look: Look): Load[] {
-  const inPanel = absence('transfer', look.need('transfer.kind')) === undefined;
+  const kind = look.need('transfer.kind');
+  const inPanel = absence('transfer', kind) === undefined;
   const planned = plannedCircuits(look);
-  look.needOfEach(planned, circuitAt, inPanel ? IN_PANEL : IN_NO_PANEL);
+  look.needOfEach(planned, circuitAt, ['volts', 'runningW', ...(inPanel ? [legFact(kind)] : [])]);
   return planned.map((index) => {
     const at = circuitAt(index);
-    const volts = look.need(at.volts) === '240' ? 240 : 120;
     return {
       index,
       plan: look.need(at.plan) as 'run' | 'in-turn',
-      volts,
+      volts: look.need(at.volts) === '240' ? 240 : 120,
       runningW: look.need(at.runningW),
-      legs: inPanel ? (volts === 240 ? BOTH_LEGS : [legOf(look.need(at.slot))]) : undefined,
+      legs: inPanel ? legsOf(look, index) : undefined,
     };
   });
 }
 
-const IN_NO_PANEL = ['volts', 'runningW'] as const;
-const IN_PANEL = [...IN_NO_PANEL, 'slot'] as const;
 const BOTH_LEGS: readonly Leg[] = ['A', 'B'];
+
+/** The fact that says on which leg of the source a circuit stands: its handle at a load-side switch, its slot elsewhere. */
+export const legFact = (kind: TransferKind): 'sourceLeg' | 'slot' =>
+  kind === 'load-side-switch' ? 'sourceLeg' : 'slot';
+
+/** Legs of the source that a circuit takes. Throws `Missing` where facts lack. */
+export function legsOf(look: Look, index: number): readonly Leg[] {
+  const at = circuitAt(index);
+  if (look.need('transfer.kind') === 'load-side-switch') {
+    const leg = look.need(at.sourceLeg);
+    return leg === 'both' ? BOTH_LEGS : [leg];
+  }
+  return look.need(at.volts) === '240' ? BOTH_LEGS : [legOf(look.need(at.slot))];
+}
+
+/** Facts that the legs of a planned circuit may need. */
+export const PLAN_FACTS = [
+  'transfer.kind',
+  ...['plan', 'volts', 'runningW', 'slot', 'sourceLeg'].map((key) => `loads.circuits.${key}`),
+];
 
 export interface LegSums {
   readonly A: number;
@@ -137,9 +155,52 @@ export function indexesTo(count: number): number[] {
   return indexes;
 }
 
-/** Largest device for a branch conductor of copper, A: 240.4(D), above its sizes the 60 °C column. */
-export const branchLimitA = (size: WireSize): number =>
-  smallConductorLimitA('copper', size) ?? tableAmpacityA('copper', size, 60)!;
+/** Largest device for a branch conductor, A: 240.4(D) up to its sizes, above them the 60 °C column and the next device. Throws `Missing` where the tables have no such conductor. */
+export function branchLimit(look: Look, index: number): number {
+  const at = circuitAt(index);
+  look.needAll(at.sizeAwg, at.metal);
+  const [size, metal] = [look.need(at.sizeAwg), look.need(at.metal)];
+  const ampacityA = tableAmpacityA(metal, size, 60);
+  if (ampacityA === undefined)
+    throw new Missing([at.sizeAwg], `The tables have no ${size} AWG ${metal} conductor; read its marking again.`);
+  const small = smallConductorLimitA(metal, size);
+  if (small !== undefined)
+    return look.step(`Largest device for ${size} AWG ${metal}`, small, 'A', everyEdition('240.4(D)'));
+  return look.step(
+    `Largest device for ${size} AWG ${metal}, ${ampacityA} A at 60 °C`,
+    standardDeviceAtOrAboveA(ampacityA) ?? ampacityA,
+    'A',
+    everyEdition('240.4(B)', '310.16'),
+  );
+}
+
+/** Ampacity of a branch conductor that is a shared neutral, A: never above its 60 °C column or small-conductor limit. */
+export function branchAmpacity(look: Look, index: number): number {
+  const at = circuitAt(index);
+  look.needAll(at.sizeAwg, at.metal);
+  const [size, metal] = [look.need(at.sizeAwg), look.need(at.metal)];
+  return smallConductorLimitA(metal, size) ?? tableAmpacityA(metal, size, 60) ?? 0;
+}
+
+/** Motors and air conditioners (430, 440) and single appliances (422): their nameplates may allow larger devices. */
+const NAMEPLATE: readonly unknown[] = [
+  'well-pump',
+  'sump',
+  'furnace',
+  'air-conditioner',
+  'range',
+  'dryer',
+  'water-heater',
+  'heat',
+  'other',
+];
+
+/** Whether a circuit’s device and conductor follow the nameplate of its motor or appliance. Throws `Missing` while nobody looked. */
+export function sizedByNameplate(look: Look, index: number): boolean {
+  const at = circuitAt(index);
+  if (!NAMEPLATE.includes(look.need(at.use))) return false;
+  return look.need(at.byNameplate) === 'yes';
+}
 
 /** Circuits that share a neutral, by group. Throws `Missing` while a group is unknown. */
 export function neutralGroups(look: Look, among: readonly number[]): number[][] {
@@ -156,3 +217,28 @@ export function neutralGroups(look: Look, among: readonly number[]): number[][] 
 }
 
 const NEUTRAL_GROUP = ['neutralGroup'] as const;
+
+/** A continuous load is held to this share of a device that is not rated for 100 % (210.20(A), 215.3). */
+const CONTINUOUS_SHARE = 0.8;
+/** What may draw its largest current for three hours and more; the rest cycles. */
+const MAY_BE_CONTINUOUS: readonly unknown[] = ['water-heater', 'heat', 'car-charger', 'medical', 'other'];
+
+/** Whether a circuit draws its largest current for three hours or more. Throws `Missing` where facts lack. */
+export const isContinuous = (look: Look, index: number): boolean =>
+  MAY_BE_CONTINUOUS.includes(look.need(circuitAt(index).use)) && look.need(circuitAt(index).continuous) === 'yes';
+
+/** Amperes at once on one leg, or where one pole feeds all, A: all that runs, and the largest of those that take turns. Continuous loads count at 125 %. */
+export function ampereAtOnce(
+  loads: readonly (Load & { readonly continuous?: boolean })[],
+  leg: Leg | undefined,
+): number {
+  const sum = { run: 0, turn: 0 };
+  for (const { plan, volts, runningW, legs, continuous } of loads) {
+    if (leg && legs && !legs.includes(leg)) continue;
+    // On one pole every watt comes from 120 V, or the 240 V load gets none.
+    const ampere = runningW / (leg ? volts : 120) / (continuous ? CONTINUOUS_SHARE : 1);
+    if (plan === 'run') sum.run += ampere;
+    else sum.turn = Math.max(sum.turn, ampere);
+  }
+  return rounded(sum.run + sum.turn);
+}

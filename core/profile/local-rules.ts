@@ -1,4 +1,4 @@
-import type { FactPath } from '../case';
+import type { FactPath, Station } from '../case';
 import { everyEdition } from '../codebook';
 import { Missing } from '../electrical';
 import type { Rule, Severity } from '../rules';
@@ -15,11 +15,12 @@ function localRule(
   cite: string,
   right: string,
   words: { good: string; bad: string; remedy: string },
+  station: Station = 'panel',
 ): Rule {
   const path = `local.${id}`;
   return {
     id: `${LOCAL}${id}` as Rule['id'],
-    station: 'panel',
+    station,
     holds: words.good,
     severity,
     cites: everyEdition(cite),
@@ -40,11 +41,18 @@ export function rulesOf(profile: Profile): Rule[] {
     remedy: 'Have a licensed person take the work over, under a permit of their own.',
   });
   const items = profile.checklist.map((item) =>
-    localRule(item.id, item.severity, item.cite, 'yes', {
-      good: `Yes: ${item.ask}`,
-      bad: `No: ${item.ask}`,
-      remedy: `Put it right: ${item.ask}`,
-    }),
+    localRule(
+      item.id,
+      item.severity,
+      item.cite,
+      'yes',
+      {
+        good: `Yes: ${item.ask}`,
+        bad: `No: ${item.ask}`,
+        remedy: `Put it right: ${item.ask}`,
+      },
+      item.station,
+    ),
   );
-  return profile.installers === 'licensed' ? [installer, ...items] : items;
+  return profile.readings.installer === 'licensed' ? [installer, ...items] : items;
 }

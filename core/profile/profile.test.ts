@@ -1,10 +1,11 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import Ajv2020 from 'ajv/dist/2020';
 import { OFFICE_NUMBERS } from '../codebook';
+import { RULES } from '../rules';
 import { GOOD, caseWith, example } from '../test/rule-table';
-import { evaluate, type Outcome } from '../verdict';
+import { evaluate, stationState, type Outcome } from '../verdict';
 import { withFact, type Case } from '../case';
-import { parseProfile, profileJsonSchema, type Profile } from '.';
+import { isProtected, parseProfile, profileJsonSchema, type Profile } from '.';
 
 const folder = `${__dirname}/../../profiles`;
 const read = (name: string): Profile => {
@@ -25,20 +26,137 @@ describe('what a profile changes', () => {
       severity: 'hazard',
       changedBy: expect.stringContaining('hazard instead of advisory') as unknown as string,
     });
-    expect(evaluate(c, { profile: STRICT }).verdict).toBe('do-not-energise');
+    expect(evaluate(c, { profile: STRICT }).verdict).toBe('do-not-energize');
     expect(under(c, LENIENT, 'transfer/works-without-cover')).toMatchObject({ severity: 'advisory', changedBy: null });
   });
 
-  test('number: 8 ft from a window is advice by our numbers, a violation by the strict office’s', () => {
-    const c = caseWith({ 'siting.openingFt': 8 });
+  test('number: 22 ft from a window holds by our numbers, and is a violation by the strict office’s', () => {
+    const c = caseWith({ 'siting.openingFt': 22 });
     expect(evaluate(c).outcomes.find((one) => one.rule === 'siting/clear-of-openings')).toMatchObject({
-      severity: 'advisory',
+      outcome: 'holds',
       changedBy: null,
     });
     const strict = under(c, STRICT, 'siting/clear-of-openings');
-    expect(strict).toMatchObject({ outcome: 'violation', severity: 'correction', allowed: 10 });
-    expect(strict.changedBy).toContain('Least distance of exhaust to an opening: 10 ft');
-    expect(strict.working).toContainEqual(expect.objectContaining({ value: 10, source: 'local profile' }));
+    expect(strict).toMatchObject({ outcome: 'violation', severity: 'correction', allowed: 25 });
+    expect(strict.changedBy).toContain('where the maker gives none: 25 ft');
+    expect(strict.working).toContainEqual(expect.objectContaining({ value: 25, source: 'local profile' }));
+  });
+
+  test('stricter: an advisory becomes a correction, a correction a hazard', () => {
+    const c = caseWith({ 'labels.steps': 'no', 'siting.coAlarms': 'no' });
+    expect([
+      under(c, STRICT, 'labels/operating-steps').severity,
+      under(c, STRICT, 'siting/co-alarms').severity,
+    ]).toEqual(['correction', 'hazard']);
+    expect(evaluate(c, { profile: STRICT }).verdict).toBe('do-not-energize');
+  });
+
+  test('a finding that weighs more than its rule’s others is not made lighter with it, one that weighs less is made heavier', () => {
+    const severity = (rule: string, office: 'advisory' | 'hazard', c: Case) =>
+      under(c, { ...LENIENT, rules: { [rule]: { severity: office, reason: 'here' } } }, rule).severity;
+    expect(severity('siting/clear-of-openings', 'advisory', caseWith({ 'siting.openingFt': 4 }))).toBe('hazard');
+    expect(severity('siting/clear-of-openings', 'advisory', caseWith({ 'siting.openingFt': 6 }))).toBe('advisory');
+    expect(severity('breaker/not-above-weakest-link', 'hazard', caseWith({ 'breaker.ratingA': 50 }))).toBe('hazard');
+  });
+
+  test('readings: the outcome says which was used, and that offices differ', () => {
+    const inHouse = example('neutral-jumper-in-house');
+    const jumper = (profile?: Profile) =>
+      evaluate(inHouse, { profile }).outcomes.find((one) => one.rule === 'neutral/separately-derived-grounded')!;
+    expect(jumper()).toMatchObject({
+      outcome: 'violation',
+      reading: expect.stringMatching(/Offices differ.*usual reading/) as never,
+    });
+    expect(jumper(LENIENT)).toMatchObject({
+      outcome: 'holds',
+      reading: expect.stringMatching(/also at the transfer equipment.*yours reads it so/) as never,
+    });
+    const noElectrode = withFact(example('ok-whole-house-manual'), 'grounding.derivedElectrode', 'none');
+    expect(
+      [STRICT, LENIENT].map((profile) => under(noElectrode, profile, 'grounding/electrode-for-derived').outcome),
+    ).toEqual(['violation', 'holds']);
+    expect(
+      under(withFact(noElectrode, 'source.connection', 'permanent'), LENIENT, 'grounding/electrode-for-derived')
+        .outcome,
+    ).toBe('violation');
+    const onCover = withFact(example('transfer-on-cover'), 'title', undefined);
+    expect(under(onCover, { ...STRICT, rules: {} }, 'transfer/works-without-cover').severity).toBe('correction');
+    const makers = caseWith({ 'siting.openingFt': 12, 'siting.makerFt': 10 });
+    expect([STRICT, LENIENT].map((profile) => under(makers, profile, 'siting/clear-of-openings').outcome)).toEqual([
+      'violation',
+      'holds',
+    ]);
+    expect(
+      [STRICT, LENIENT].map(
+        (profile) => under(example('feeder-long'), { ...profile, rules: {} }, 'feeder/voltage-drop').severity,
+      ),
+    ).toEqual(['correction', 'advisory']);
+    // nothing is said of readings where no office reads otherwise
+    expect(evaluate(GOOD).outcomes.find((one) => one.rule === 'breaker/held-down')!.reading).toBeNull();
+  });
+
+  test.each(RULES.filter((rule) => isProtected(rule.id)).map(({ id }) => id))(
+    '%s: no office switches it off or makes it weaker',
+    (id) => {
+      const file = (version: 1 | 2, change: object) =>
+      parseProfile(JSON.stringify({
+        format: 'careful-latch/profile', version, office: 'Any', edition: '2020', rules: { [id]: { reason: 'here', ...change } },
+        ...(version === 1 ? { installers: 'licensed' } : {}),
+      })); // prettier-ignore
+      for (const change of [{ off: true }, { severity: 'advisory' }, { severity: 'correction' }]) {
+        expect(file(2, change)).toEqual({
+          ok: false,
+          errors: [expect.stringContaining(`${id} is a hazard that no office`)],
+        });
+        const old = file(1, change);
+        if (!old.ok) throw new Error(old.errors.join());
+        const name = readFileSync(`${folder}/../examples/expected.csv`, 'utf8')
+          .split('\n')
+          .find((line) => line.split(/[ ,]/).includes(id))!
+          .split(',')[0]!;
+        expect(under(example(name), old.profile, id)).toMatchObject({
+          outcome: 'violation',
+          severity: 'hazard',
+          changedBy: expect.stringContaining('may not be made weaker') as never,
+        });
+      }
+      expect(file(2, { severity: 'hazard' }).ok).toBe(true);
+    },
+  );
+
+  test('joined sources stay a hazard, whatever an old profile switches off', () => {
+    const off = parseProfile(JSON.stringify({
+      format: 'careful-latch/profile', version: 1, office: 'Any', edition: '2020', installers: 'licensed',
+      rules: { 'transfer/present': { off: true, reason: 'x' }, 'transfer/no-outlet-backfeed': { off: true, reason: 'x' } },
+      numbers: { deadPinsV: 30, groundPathOhm: 25, advisedOpeningFt: 0 },
+    })); // prettier-ignore
+    if (!off.ok) throw new Error(off.errors.join());
+    expect(evaluate(example('stop-backfed-dryer'), { profile: off.profile }).verdict).toBe('do-not-energize');
+    // numbers below the floor are read, and held to it
+    expect(under(caseWith({ 'function.pinsV': 6 }), off.profile, 'function/dead-pins')).toMatchObject({
+      outcome: 'violation',
+      allowed: 5,
+    });
+    expect(under(caseWith({ 'grounding.frameToPanelOhm': 3 }), off.profile, 'grounding/path-continuous')).toMatchObject(
+      { outcome: 'violation', allowed: 2 },
+    );
+  });
+
+  test('an item stands at the station that the office names', () => {
+    const stations = evaluate(GOOD, { profile: STRICT })
+      .outcomes.filter(({ rule }) => rule.startsWith('local/'))
+      .map(({ rule, station }) => `${rule} ${station}`);
+    expect(stations).toEqual([
+      'local/installer panel',
+      'local/permit-posted panel',
+      'local/fuel-store siting',
+      'local/utility-told transfer',
+    ]);
+    const evaluation = evaluate(GOOD, { profile: STRICT });
+    expect([stationState(GOOD, evaluation, 'transfer'), stationState(GOOD, evaluation, 'inlet')]).toEqual([
+      'open',
+      'proved',
+    ]);
   });
 
   test('citation: the office’s own stands in place of ours', () => {
@@ -74,7 +192,11 @@ describe('what a profile changes', () => {
       cites: ['Township Ordinance 7-1'],
     });
     const answered = (installer: string, posted: string) =>
-      withFact(withFact(GOOD, 'local', { installer, 'permit-posted': posted, 'fuel-store': 'no' }), 'title', undefined);
+      withFact(
+        withFact(GOOD, 'local', { installer, 'permit-posted': posted, 'fuel-store': 'no', 'utility-told': 'yes' }),
+        'title',
+        undefined,
+      );
     expect(evaluate(answered('licensed', 'yes'), { profile: STRICT }).verdict).toBe('nothing-against'); // the fuel store is advice
     expect(evaluate(answered('licensed', 'no'), { profile: STRICT }).verdict).toBe('corrections-required');
     expect(under(answered('owner', 'yes'), STRICT, 'local/installer')).toMatchObject({
@@ -108,7 +230,18 @@ describe('reading', () => {
     ['no JSON', '{', 'this is no JSON'],
     ['a list', '[]', '[] is no profile'],
     ['another format', { format: 'something' }, 'format: right would be "careful-latch/profile"'],
-    ['a later version', { version: 2 }, 'version: right would be 1'],
+    ['a later version', { version: 3 }, 'version: right would be 2; 1 is read too'],
+    [
+      'a reading that is none',
+      { readings: { derivedNeutral: 'anywhere' } },
+      'derivedNeutral: right would be one of source-or-first-device, house-too',
+    ],
+    ['a question that is none', { readings: { neutral: 'x' } }, 'is no question that offices read differently'],
+    [
+      'an item at no station',
+      { checklist: [{ id: 'a', station: 'roof', ask: 'b', severity: 'advisory', cite: 'c' }] },
+      'right would be one of source, siting',
+    ],
     [
       'a rule that is none',
       { rules: { 'breaker/held-downn': { off: true, reason: 'x' } } },
@@ -126,11 +259,11 @@ describe('reading', () => {
     ],
     [
       'a stray change',
-      { rules: { 'breaker/held-down': { colour: 'red', reason: 'x' } } },
-      'colour is nothing that a profile can change',
+      { rules: { 'breaker/held-down': { color: 'red', reason: 'x' } } },
+      'color is nothing that a profile can change',
     ],
     ['a number that is none', { numbers: { leastOpening: 3 } }, 'nearest is'],
-    ['a number out of bounds', { numbers: { leastOpeningFt: -1 } }, 'leastOpeningFt: -1 is outside 0 to 100 ft'],
+    ['a number out of bounds', { numbers: { leastOpeningFt: -1 } }, 'leastOpeningFt: -1 is outside 5 to 100 ft'],
     ['a number as text', { numbers: { leastOpeningFt: '5' } }, 'leastOpeningFt: right would be a number'],
     [
       'two items of one id',
@@ -142,13 +275,31 @@ describe('reading', () => {
       { checklist: [{ id: 'a', ask: 'b', severity: 'advisory' }] },
       'checklist[0].cite: give the citation',
     ],
-    ['a stray key', { colour: 'red' }, 'colour is nothing that a profile has'],
-    ['an installer that is none', { installers: 'anybody' }, 'right would be one of licensed, owner-with-permit'],
+    ['a stray key', { color: 'red' }, 'color is nothing that a profile has'],
+    [
+      'an installer that is none',
+      { version: 1, installers: 'anybody', readings: undefined, checklist: undefined },
+      'right would be one of licensed, owner-with-permit',
+    ],
+    ['an installer of old in a new file', { installers: 'licensed' }, 'version 2 says it under "readings"'],
   ])('%s', (_, change, sentence) => {
     const text = typeof change === 'string' ? change : JSON.stringify({ ...good, ...change });
     const result = parseProfile(text);
     expect(result.ok ? [] : result.errors).toEqual(expect.arrayContaining([expect.stringContaining(sentence)]));
     if (typeof change !== 'string' && !sentence.includes('same id')) expect(validate(JSON.parse(text))).toBe(false);
+  });
+
+  test('version 1 still reads: who may install becomes a reading, items stand at the panel', () => {
+    const old = parseProfile(JSON.stringify({
+      format: 'careful-latch/profile', version: 1, office: 'Old', edition: '2017', installers: 'licensed', rules: {}, numbers: { advisedOpeningFt: 0 },
+      checklist: [{ id: 'a', ask: 'b', severity: 'advisory', cite: 'c' }],
+    })); // prettier-ignore
+    expect(old.ok && old.profile).toMatchObject({
+      version: 2,
+      readings: { installer: 'licensed' },
+      numbers: { advisedOpeningFt: 0 },
+      checklist: [{ id: 'a', station: 'panel' }],
+    });
   });
 
   test.each(readdirSync(folder))('%s satisfies the JSON Schema', (file) => {

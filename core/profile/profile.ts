@@ -1,11 +1,21 @@
 import { ValidationError, array, mixed, number, object, string } from 'yup';
-import { quoted } from '../case';
-import { EDITIONS, OFFICE_NUMBERS, type Edition, type OfficeNumberName, type OfficeNumbers } from '../codebook';
+import { STATIONS, quoted, type Station } from '../case';
+import {
+  EDITIONS,
+  OFFICE_NUMBERS,
+  READINGS,
+  type Edition,
+  type OfficeNumberName,
+  type OfficeNumbers,
+  type ReadingName,
+  type Readings,
+} from '../codebook';
 import { RULES, type Severity } from '../rules';
 
 export const PROFILE_FORMAT = 'careful-latch/profile';
 const SEVERITIES = ['hazard', 'correction', 'advisory'] as const satisfies readonly Severity[];
 const INSTALLERS = ['licensed', 'owner-with-permit'] as const;
+const PROFILE_VERSION = 2;
 
 /** What an office changes of one rule. */
 export interface RuleChange {
@@ -17,9 +27,23 @@ export interface RuleChange {
   readonly reason: string;
 }
 
+/**
+ * Hazards that no office can switch off or make weaker: sources joined, an outlet fed, blades or pins live, no way for a fault
+ * current, exhaust indoors. It may add to them, and cite what it likes.
+ */
+const PROTECTED: readonly string[] = [
+  'transfer/present', 'transfer/no-outlet-backfeed', 'transfer/prevents-parallel', 'transfer/240v-circuits-paired',
+  'panel/one-main', 'panel/other-sources', 'cord/no-double-plug', 'cord/no-tied-hots', 'inlet/is-male-inlet', 'inlet/pins-dead-when-open',
+  'function/dead-pins', 'function/neutral-unbroken', 'grounding/path-continuous', 'grounding/rod-not-only-path', 'panel/main-bonding-jumper',
+  'siting/outdoors',
+]; // prettier-ignore
+export const isProtected = (rule: string): boolean => PROTECTED.includes(rule);
+
 /** An item that the office checks beside the rules; answered yes or no in the case, under its id. */
 export interface ChecklistItem {
   readonly id: string;
+  /** Where on the walk it is asked. */
+  readonly station: Station;
   readonly ask: string;
   readonly severity: Severity;
   readonly cite: string;
@@ -28,10 +52,11 @@ export interface ChecklistItem {
 /** A local profile: what one office has adopted and amended. Data, never code. */
 export interface Profile {
   readonly format: typeof PROFILE_FORMAT;
-  readonly version: 1;
+  readonly version: typeof PROFILE_VERSION;
   readonly office: string;
   readonly edition: Edition;
-  readonly installers: (typeof INSTALLERS)[number];
+  /** The readings it has chosen where offices differ; who may install among them. */
+  readonly readings: Readings;
   readonly rules: Readonly<Record<string, RuleChange>>;
   readonly numbers: OfficeNumbers;
   readonly checklist: readonly ChecklistItem[];
@@ -82,7 +107,11 @@ function record<T>(
       if (!known.has(key))
         return context.createError({ message: `${quoted(key)} is no ${word}; nearest is ${nearest(key, known)}` });
       try {
-        schema.validateSync(one, { strict: true, abortEarly: true, context: { key } });
+        schema.validateSync(one, {
+          strict: true,
+          abortEarly: true,
+          context: { key, version: (context.parent as { version?: unknown }).version },
+        });
       } catch (error) {
         if (!(error instanceof ValidationError)) throw error;
         return context.createError({ message: `${key}${error.path ? `.${error.path}` : ''}: ${error.message}` });
@@ -92,28 +121,61 @@ function record<T>(
   });
 }
 
+/** Bounds that version 1 allowed; a number beyond today's is held to them where it is used. */
+const ONCE: Readonly<Partial<Record<OfficeNumberName, readonly [number, number]>>> = {
+  leastOpeningFt: [0, 100],
+  advisedOpeningFt: [0, 200],
+  deadPinsV: [0, 30],
+  groundPathOhm: [0.01, 25],
+};
+
 const numberSchema = number()
   .typeError('right would be a number')
   .required('right would be a number')
   .test('bounds', (value, context) => {
-    const { min, max, unit } = OFFICE_NUMBERS[(context.options.context as { key: OfficeNumberName }).key];
+    const { key, version } = context.options.context as { key: OfficeNumberName; version: unknown };
+    const { unit, ...now } = OFFICE_NUMBERS[key];
+    const [min, max] = (version === 1 && ONCE[key]) || [now.min, now.max];
     return value >= min && value <= max
       ? true
       : context.createError({ message: `${value} is outside ${min} to ${max} ${unit}` });
   });
 
+const readingSchema = mixed<string>().test('way', (value, context) => {
+  const ways = Object.keys(READINGS[(context.options.context as { key: ReadingName }).key].ways);
+  return ways.includes(value as string) || context.createError({ message: `right would be one of ${ways.join(', ')}` });
+});
+
+/** What version 2 refuses and version 1 was allowed to say without effect: a protected hazard made weaker. */
+const notWeakened = (data: { version?: unknown; rules?: Readonly<Record<string, RuleChange>> }): string[] =>
+  data.version === 1
+    ? []
+    : Object.entries(data.rules ?? {})
+        .filter(([id, { off, severity }]) => isProtected(id) && (off || (severity && severity !== 'hazard')))
+        .map(([id]) => `rules: ${id} is a hazard that no office can switch off or make weaker`);
+
 const profileSchema = object({
   format: mixed<typeof PROFILE_FORMAT>()
     .oneOf([PROFILE_FORMAT], `right would be "${PROFILE_FORMAT}"`)
     .required(`right would be "${PROFILE_FORMAT}"`),
-  version: mixed<1>().oneOf([1], 'right would be 1').required('right would be 1'),
+  version: mixed<1 | 2>()
+    .oneOf([1, 2], `right would be ${PROFILE_VERSION}; 1 is read too`)
+    .required(`right would be ${PROFILE_VERSION}`),
   office: text(200).required('give the name of the office'),
   edition: mixed<Edition>()
     .oneOf([...EDITIONS], `right would be one of ${EDITIONS.join(', ')}`)
     .required(`right would be one of ${EDITIONS.join(', ')}`),
-  installers: mixed<Profile['installers']>()
+  installers: mixed<(typeof INSTALLERS)[number]>()
     .oneOf([...INSTALLERS], `right would be one of ${INSTALLERS.join(', ')}`)
-    .required(`right would be one of ${INSTALLERS.join(', ')}`),
+    .test(
+      'version',
+      ({ value }) =>
+        value === undefined
+          ? `right would be one of ${INSTALLERS.join(', ')}`
+          : 'version 2 says it under "readings", as "installer"',
+      (value, { parent }) => (value === undefined) === ((parent as { version?: unknown }).version !== 1),
+    ),
+  readings: record<string>(Object.keys(READINGS), 'question that offices read differently', readingSchema),
   rules: record<RuleChange>(ids, 'rule', changeSchema),
   numbers: record<number>(Object.keys(OFFICE_NUMBERS), 'number that an office can change', numberSchema),
   checklist: array(
@@ -121,6 +183,7 @@ const profileSchema = object({
       id: text(60)
         .required('give an id')
         .matches(/^[a-z0-9-]+$/, 'right would be small letters, digits and dashes'),
+      station: mixed<Station>().oneOf([...STATIONS], `right would be one of ${STATIONS.join(', ')}`),
       ask: text(300).required('say what is asked'),
       severity: severity().required(`right would be one of ${SEVERITIES.join(', ')}`),
       cite: text(100).required('give the citation'),
@@ -152,10 +215,23 @@ export function parseProfile(source: string): ReadProfile {
       errors: [`${quoted(data)} is no profile; right would be { "format": "${PROFILE_FORMAT}", … }`],
     };
   try {
-    const read = profileSchema.validateSync(data, { strict: true, abortEarly: false }) as Partial<Profile> & Profile;
+    const read = profileSchema.validateSync(data, { strict: true, abortEarly: false });
+    const weakened = notWeakened(read as Partial<Profile>);
+    if (weakened.length > 0) return { ok: false, errors: weakened };
+    const { installers, ...rest } = read;
+    const installer = installers && (installers === 'licensed' ? 'licensed' : 'anybody');
     return {
       ok: true,
-      profile: { ...read, rules: read.rules ?? {}, numbers: read.numbers ?? {}, checklist: read.checklist ?? [] },
+      profile: {
+        ...(rest as unknown as Profile),
+        version: PROFILE_VERSION,
+        rules: (rest.rules as Profile['rules'] | undefined) ?? {},
+        numbers: (rest.numbers as OfficeNumbers | undefined) ?? {},
+        readings: { ...(rest.readings as Readings | undefined), ...(installer && { installer }) },
+        checklist: (rest.checklist ?? []).map(
+          (item) => ({ ...item, station: item.station ?? 'panel' }) as ChecklistItem,
+        ),
+      },
     };
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
@@ -189,13 +265,29 @@ export function profileJsonSchema(): Record<string, unknown> {
     description: 'What one office has adopted and amended. A number or rule that is absent stays as it is.',
     type: 'object',
     additionalProperties: false,
-    required: ['format', 'version', 'office', 'edition', 'installers'],
+    required: ['format', 'version', 'office', 'edition'],
     properties: {
       format: { const: PROFILE_FORMAT },
-      version: { const: 1 },
+      version: { const: PROFILE_VERSION },
       office: words(200),
       edition: { enum: EDITIONS },
-      installers: { enum: INSTALLERS },
+      readings: {
+        type: 'object',
+        additionalProperties: false,
+        properties: Object.fromEntries(
+          Object.entries(READINGS).map(([name, { asks, ways, usual }]) => [
+            name,
+            {
+              enum: Object.keys(ways),
+              default: usual,
+              title: asks,
+              description: Object.entries(ways)
+                .map(([way, words]) => `${way}: ${words}`)
+                .join('; '),
+            },
+          ]),
+        ),
+      },
       rules: {
         type: 'object',
         additionalProperties: false,
@@ -220,6 +312,7 @@ export function profileJsonSchema(): Record<string, unknown> {
           required: ['id', 'ask', 'severity', 'cite'],
           properties: {
             id: { type: 'string', pattern: '^[a-z0-9-]+$', maxLength: 60 },
+            station: { enum: STATIONS, default: 'panel' },
             ask: words(300),
             severity: { enum: SEVERITIES },
             cite: words(100),

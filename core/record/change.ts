@@ -1,5 +1,16 @@
 import { ValidationError } from 'yup';
-import { factAt, whyNotFact, withFact, withoutEntry, readCase, MOST_PARTS, type Case, type ListPath } from '../case';
+import {
+  factAt,
+  freeId,
+  listPathOf,
+  whyNotFact,
+  withFact,
+  withoutEntry,
+  readCase,
+  MOST_PARTS,
+  type Case,
+  type ListPath,
+} from '../case';
 import { evaluate } from '../verdict';
 import {
   changeSchemas,
@@ -23,10 +34,25 @@ export function readChange(data: unknown): Change {
   return changeSchemas[type as Change['type']].validateSync(data, { abortEarly: true, stripUnknown: false }) as Change;
 }
 
+const GONE = 'That cord, stretch or circuit was taken out meanwhile.';
+
+function indexOfPart(c: Case, list: ListPath, part: string): number | undefined {
+  const entries = factAt(c, list);
+  const index = Array.isArray(entries) ? entries.findIndex((one: { id?: unknown }) => one.id === part) : -1;
+  return index < 0 ? undefined : index;
+}
+
+/** The address as it is where the part stands now, though others were added or taken out before it. */
+function pathOfPart(c: Case, path: string, part: string): string | undefined {
+  const list = listPathOf(path.replace(/\[\d+\]/, ''));
+  const index = list && indexOfPart(c, list, part);
+  return index === undefined ? undefined : path.replace(/\[\d+\]/, `[${index}]`);
+}
+
 function withEntry(c: Case, list: ListPath, index: number, entry: unknown): Case {
   const entries = factAt(c, list);
   const copy = Array.isArray(entries) ? [...(entries as unknown[])] : [];
-  copy.splice(index, 0, entry);
+  copy.splice(index, 0, { id: freeId(list, copy), ...(entry as object) }); // one taken out before ids were has none
   return withFact(c, list, copy);
 }
 
@@ -45,11 +71,15 @@ export function applyChange(inspection: Inspection | undefined, change: Change):
   switch (change.type) {
     case 'fact': {
       const value = change.value ?? undefined;
-      const why = whyNotFact(change.path, value);
-      return why === undefined ? changed(withFact(inspection.case, change.path, value)) : refused(why);
+      const path = change.part === undefined ? change.path : pathOfPart(inspection.case, change.path, change.part);
+      if (path === undefined) return refused(GONE);
+      const why = whyNotFact(path, value);
+      return why === undefined ? changed(withFact(inspection.case, path, value, change.id)) : refused(why);
     }
-    case 'remove':
-      return changed(withoutEntry(inspection.case, change.list, change.index));
+    case 'remove': {
+      const index = change.part === undefined ? change.index : indexOfPart(inspection.case, change.list, change.part);
+      return index === undefined ? refused(GONE) : changed(withoutEntry(inspection.case, change.list, index));
+    }
     case 'restore': {
       const restored = withEntry(inspection.case, change.list, change.index, change.entry);
       const read = readCase(restored);

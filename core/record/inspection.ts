@@ -39,7 +39,7 @@ export const decisionSchema = object({
     .oneOf(Object.keys(DECISIONS) as DecisionKind[], 'There is no such decision.')
     .required('Choose a decision.'),
   conditions: line('The conditions', 4000).default(''),
-  /** Day of the second visit, ISO date; null where none is due. */
+  /** Day of the reinspection, ISO date; null where none is due. */
   dueOn: string()
     .nullable()
     .matches(/^\d{4}-\d{2}-\d{2}$/, {
@@ -102,6 +102,8 @@ export const changeSchemas = {
     ...change,
     type: mixed<'fact'>().required(),
     path: string().required().max(100),
+    /** Id of the cord, stretch or circuit that it is a fact of, wherever that stands by now. */
+    part: string().max(64).optional(),
     value: mixed<string | number>().nullable().defined(),
   }).noUnknown(),
   remove: object({
@@ -111,6 +113,7 @@ export const changeSchemas = {
       .oneOf([...LIST_PATHS], 'Only a cord, a stretch or a circuit can be taken out.')
       .required(),
     index: number().integer().min(0).max(MOST_PARTS).required(),
+    part: string().max(64).optional(),
   }).noUnknown(),
   restore: object({
     ...change,
@@ -131,18 +134,18 @@ export type Change = {
 export type ChangeBody = Change extends infer C ? (C extends Change ? Omit<C, 'id' | 'at'> : never) : never;
 
 export type State =
-  'draft' | 'corrections-required' | 'approved' | 'approved-with-conditions' | 'stop-work' | 'second-visit';
+  'draft' | 'corrections-required' | 'approved' | 'approved-with-conditions' | 'stop-work' | 'reinspection';
 
-/** Where an inspection stands: its last decision, or a second visit once facts have changed after corrections or a stop. */
+/** Where an inspection stands: its last decision, or a reinspection once facts have changed after corrections or a stop. */
 export function stateOf(inspection: Inspection): State {
   const last = inspection.decisions.at(-1);
   if (!last) return 'draft';
-  return inspection.changedSinceDecision ? 'second-visit' : last.kind;
+  return inspection.changedSinceDecision ? 'reinspection' : last.kind;
 }
 
 export const STATE_WORDS: Readonly<Record<State, string>> = {
   draft: 'Draft',
-  'second-visit': 'Second visit begun',
+  reinspection: 'Reinspection begun',
   ...DECISIONS,
 };
 

@@ -57,7 +57,7 @@ const refusal = (before: Inspection | undefined, body: ChangeBody) => {
 };
 
 describe('the life of an inspection', () => {
-  test('draft, corrections required, second visit, approved', () => {
+  test('draft, corrections required, reinspection, approved', () => {
     const opened = after(undefined, { type: 'open', inspection: ID, header });
     expect(stateOf(opened)).toBe('draft');
     const found = after(opened, { type: 'fact', inspection: ID, path: 'breaker.ratingA', value: 50 });
@@ -69,7 +69,7 @@ describe('the life of an inspection', () => {
     });
     expect(stateOf(sent)).toBe('corrections-required');
     const again = after(sent, { type: 'fact', inspection: ID, path: 'breaker.ratingA', value: 30 });
-    expect(stateOf(again)).toBe('second-visit');
+    expect(stateOf(again)).toBe('reinspection');
     const done = after({ ...again, case: GOOD }, { type: 'decide', inspection: ID, decision: decision() });
     expect(stateOf(done)).toBe('approved');
     expect(done.decisions.map((one) => one.kind)).toEqual(['corrections-required', 'approved']);
@@ -185,7 +185,7 @@ describe('reading changes', () => {
     ],
     ['a day that is none', { decision: { ...decision(), dueOn: 'soon' } }, 'ISO date'],
     ['an unknown decision', { decision: { ...decision(), kind: 'maybe' } }, 'no such decision'],
-    ['a stray key', { colour: 'red' }, 'colour'],
+    ['a stray key', { color: 'red' }, 'color'],
   ])('%s is refused with a sentence', (_, over, words) => {
     expect(() => readChange({ ...good, ...over })).toThrow(words);
   });

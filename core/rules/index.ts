@@ -1,4 +1,8 @@
 import type { Rule } from './rule';
+import sourceJoinedUnits from './source/joined-units';
+import sourceOver15kwDisconnect from './source/over-15kw-disconnect';
+import sourceSmallPortableCordConnected from './source/small-portable-cord-connected';
+import sourceNotFieldAlteredBond from './source/not-field-altered-bond';
 import sourceNameplateRead from './source/nameplate-read';
 import sourcePlain from './source/plain';
 import sourceRatingForFuelAndSite from './source/rating-for-fuel-and-site';
@@ -9,9 +13,12 @@ import sourceBridged120vNoSharedNeutral from './source/bridged-120v-no-shared-ne
 import sourceNeutralStateProved from './source/neutral-state-proved';
 import sitingOutdoors from './siting/outdoors';
 import sitingClearOfOpenings from './siting/clear-of-openings';
+import sitingRainShelter from './siting/rain-shelter';
 import sitingPlain from './siting/plain';
 import cordEndsMate from './cord/ends-mate';
 import cordNoDoublePlug from './cord/no-double-plug';
+import cordNoTiedHots from './cord/no-tied-hots';
+import cordAmbient from './cord/ambient';
 import cordAmpacity from './cord/ampacity';
 import cordOutdoorHardUsage from './cord/outdoor-hard-usage';
 import cordFourWireFor120240 from './cord/four-wire-for-120-240';
@@ -26,6 +33,7 @@ import feederAmpacity from './feeder/ampacity';
 import feederSmallConductor from './feeder/small-conductor';
 import feederNameplate115 from './feeder/nameplate-115';
 import feederEquipmentGroundSize from './feeder/equipment-ground-size';
+import feederMetalGroundPath from './feeder/metal-ground-path';
 import feederNeutralSize from './feeder/neutral-size';
 import feederNeutralFullSizeWhenBridged from './feeder/neutral-full-size-when-bridged';
 import feederMethodSuitsPlace from './feeder/method-suits-place';
@@ -42,6 +50,7 @@ import breakerSuitableForBackfeed from './breaker/suitable-for-backfeed';
 import breakerListedForPanel from './breaker/listed-for-panel';
 import breakerInterruptingRating from './breaker/interrupting-rating';
 import breakerPositionForInterlock from './breaker/position-for-interlock';
+import breakerPlain from './breaker/plain';
 import breakerDisplacedCircuitsInOrder from './breaker/displaced-circuits-in-order';
 import transferPresent from './transfer/present';
 import transferNoOutletBackfeed from './transfer/no-outlet-backfeed';
@@ -52,6 +61,9 @@ import transferFastenedAndTorqued from './transfer/fastened-and-torqued';
 import transferRated from './transfer/rated';
 import transferCircuitProtection from './transfer/circuit-protection';
 import transfer240vCircuitsPaired from './transfer/240v-circuits-paired';
+import transfer240vAcrossSourceLegs from './transfer/240v-across-source-legs';
+import transferWholeHouse from './transfer/whole-house';
+import transferWorksWithoutCover from './transfer/works-without-cover';
 import transferSharedNeutralMovedTogether from './transfer/shared-neutral-moved-together';
 import transferBoxFill from './transfer/box-fill';
 import transferPanelSpliceFill from './transfer/panel-splice-fill';
@@ -63,6 +75,8 @@ import neutralGfciWillHold from './neutral/gfci-will-hold';
 import groundingPathContinuous from './grounding/path-continuous';
 import groundingRodSize from './grounding/rod-size';
 import groundingPlain from './grounding/plain';
+import panelOneMain from './panel/one-main';
+import panelOtherSources from './panel/other-sources';
 import panelWorkingSpace from './panel/working-space';
 import panelNeutralsAndGrounds from './panel/neutrals-and-grounds';
 import panelBusRating from './panel/bus-rating';
@@ -73,8 +87,12 @@ import labelsPlain from './labels/plain';
 import functionStepTestComplete from './function/step-test-complete';
 import functionDeadPins from './function/dead-pins';
 import functionLegsMeasured from './function/legs-measured';
+import functionNeutralUnbroken from './function/neutral-unbroken';
 import functionPlain from './function/plain';
 import loadsEachLegWithinSource from './loads/each-leg-within-source';
+import loadsWithinWeakestDevice from './loads/within-weakest-device';
+import loadsPlain from './loads/plain';
+import loadsSharedNeutralOpensTogether from './loads/shared-neutral-opens-together';
 import loadsStartingSurge from './loads/starting-surge';
 import loads240vOn120vSource from './loads/240v-on-120v-source';
 import loadsSharedNeutralWithinRating from './loads/shared-neutral-within-rating';
@@ -84,6 +102,10 @@ import loadsSwitchCircuitLimit from './loads/switch-circuit-limit';
 /** Every rule, in the order in which an inspector walks. A new rule is one file, or one entry among a station’s plain questions, and one line here. */
 export const RULES: readonly Rule[] = [
   sourceNameplateRead,
+  sourceJoinedUnits,
+  sourceOver15kwDisconnect,
+  sourceSmallPortableCordConnected,
+  sourceNotFieldAlteredBond,
   ...sourcePlain,
   sourceRatingForFuelAndSite,
   sourceGfciOnSmallPortable,
@@ -93,10 +115,13 @@ export const RULES: readonly Rule[] = [
   sourceNeutralStateProved,
   sitingOutdoors,
   sitingClearOfOpenings,
+  sitingRainShelter,
   ...sitingPlain,
   cordEndsMate,
   cordNoDoublePlug,
+  cordNoTiedHots,
   cordAmpacity,
+  cordAmbient,
   cordOutdoorHardUsage,
   cordFourWireFor120240,
   ...cordPlain,
@@ -110,6 +135,7 @@ export const RULES: readonly Rule[] = [
   feederSmallConductor,
   feederNameplate115,
   feederEquipmentGroundSize,
+  feederMetalGroundPath,
   feederNeutralSize,
   feederNeutralFullSizeWhenBridged,
   feederMethodSuitsPlace,
@@ -127,6 +153,7 @@ export const RULES: readonly Rule[] = [
   breakerInterruptingRating,
   breakerPositionForInterlock,
   breakerDisplacedCircuitsInOrder,
+  ...breakerPlain,
   transferPresent,
   transferNoOutletBackfeed,
   transferPreventsParallel,
@@ -136,10 +163,13 @@ export const RULES: readonly Rule[] = [
   transferRated,
   transferCircuitProtection,
   transfer240vCircuitsPaired,
+  transfer240vAcrossSourceLegs,
   transferSharedNeutralMovedTogether,
   transferBoxFill,
   transferPanelSpliceFill,
   transferAutomaticCapacity,
+  transferWorksWithoutCover,
+  ...transferWholeHouse,
   ...transferPlain,
   neutralMatrix,
   ...neutralPlain,
@@ -147,6 +177,8 @@ export const RULES: readonly Rule[] = [
   groundingPathContinuous,
   groundingRodSize,
   ...groundingPlain,
+  panelOneMain,
+  panelOtherSources,
   panelWorkingSpace,
   panelNeutralsAndGrounds,
   panelBusRating,
@@ -157,11 +189,15 @@ export const RULES: readonly Rule[] = [
   functionStepTestComplete,
   functionDeadPins,
   functionLegsMeasured,
+  functionNeutralUnbroken,
   ...functionPlain,
   loadsEachLegWithinSource,
+  loadsWithinWeakestDevice,
+  ...loadsPlain,
   loadsStartingSurge,
   loads240vOn120vSource,
   loadsSharedNeutralWithinRating,
+  loadsSharedNeutralOpensTogether,
   loadsLegBalance,
   loadsSwitchCircuitLimit,
 ];

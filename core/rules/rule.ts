@@ -1,6 +1,6 @@
-import { absence, type FactPath, type Station, type TransferKind } from '../case';
-import type { Cites } from '../codebook';
-import { bridged, type Attempt, type Look } from '../electrical';
+import { absence, valueText, type FactPath, type ListPath, type Station, type TransferKind } from '../case';
+import type { Cites, ReadingName } from '../codebook';
+import { Missing, bridged, type Attempt, type Look } from '../electrical';
 
 export type Severity = 'hazard' | 'correction' | 'advisory';
 
@@ -15,6 +15,14 @@ export interface Finding {
   readonly remedy?: string;
   /** Where this finding weighs less than the rule's violations do. */
   readonly severity?: Severity;
+  /** The cord, stretch or circuit that it is about, where it is about one. */
+  readonly part?: Part;
+}
+
+/** An entry of a list, by its place. */
+export interface Part {
+  readonly list: ListPath;
+  readonly index: number;
 }
 
 export interface Rule {
@@ -24,6 +32,12 @@ export interface Rule {
   readonly holds: string;
   readonly severity: Severity;
   readonly cites: Cites;
+  /** Where a violation weighs more or less than `severity`. */
+  readonly weighs?: string;
+  /** What the rule does not look at, where that could be mistaken. */
+  readonly not?: string;
+  /** Where offices differ, the reading that decides here; see `READINGS`. */
+  readonly reading?: ReadingName;
   /** Facts that the rule may need, as catalogue addresses without list positions; for the reader of the rule. */
   readonly facts: readonly string[];
   /** Why the rule has nothing to say of this case, or undefined where it applies. May call `need`. */
@@ -32,11 +46,11 @@ export interface Rule {
   readonly check: (look: Look) => Finding;
 }
 
-export function rule({ id, holds, severity, cites, facts, notApplicable, check }: Omit<Rule, 'station'>): Rule {
-  return { id, station: id.split('/')[0] as Station, holds, severity, cites, facts, notApplicable, check };
+export function rule(one: Omit<Rule, 'station'>): Rule {
+  return { ...one, facts: [...new Set(one.facts)], station: one.id.split('/')[0] as Station };
 }
 
-type Detail = Omit<Finding, 'outcome' | 'reason' | 'remedy'>;
+type Detail = Omit<Finding, 'outcome' | 'reason' | 'remedy' | 'part'>;
 
 export const holds = (reason: string, { found, allowed, unit, severity }: Detail = {}): Finding => ({
   outcome: 'holds',
@@ -62,17 +76,37 @@ export const violation = (
   severity,
 });
 
-/** Not applicable where the transfer means leaves a part out; unproven while the transfer means is unknown. */
+/** What to ask for where the transfer equipment fits none of ours: nothing that hangs on it is judged as if it were one. */
+const UNLIKE = {
+  'panel-with-switching':
+    'a panel with switching of its own: ask for its listing, its instructions, and how it switches the neutral',
+  'vehicle-outlet':
+    'an outlet of a car or truck: ask for its manual, what it says of feeding a house, and how its neutral is bonded',
+  'meter-collar': 'a collar at the meter: ask for its listing as transfer equipment and for the utility’s consent',
+  'no-utility': 'no utility at all: ask for the design of the system and where its neutral is grounded',
+  unlike:
+    'something that fits none of the kinds here: ask for its listing and instructions, and for somebody who knows it',
+} as const;
+
+/** The kind of transfer equipment. Ends with `Missing` while it is unknown, or where it fits none of ours. */
+export function kindOf(look: Look): Exclude<TransferKind, 'other'> {
+  const kind = look.need('transfer.kind');
+  if (kind !== 'other') return kind;
+  const what = UNLIKE[look.known('transfer.otherKind') ?? 'unlike'];
+  throw new Missing(['transfer.kind'], `Not proved here, for this is ${what}.`);
+}
+
+/** Not applicable where the transfer equipment leaves a part out; unproven while the transfer equipment is unknown. */
 export const without =
   (part: Parameters<typeof absence>[0]) =>
   (look: Look): string | undefined =>
-    absence(part, look.need('transfer.kind'));
+    absence(part, kindOf(look));
 
-/** Not applicable but with some transfer means. */
+/** Not applicable but with some transfer equipment. */
 export const onlyWith =
   (kinds: readonly TransferKind[], why: string) =>
   (look: Look): string | undefined =>
-    kinds.includes(look.need('transfer.kind')) ? undefined : why;
+    kinds.includes(kindOf(look)) ? undefined : why;
 
 /** The first reason that several give, in their order. */
 export const firstOf =
@@ -108,21 +142,28 @@ export const whereBridged = firstOf(without('inlet'), (look) =>
  */
 export function firstViolation(
   look: Look,
-  count: number,
+  list: ListPath,
   judge: (side: Look, index: number) => Finding | undefined,
 ): Finding | undefined {
   const parts: Attempt<Finding | undefined>[] = [];
-  for (let i = 0; i < count; i++) {
-    const part = look.attempt((side) => judge(side, i));
+  for (let index = 0; index < look.count(list); index++) {
+    const part = look.attempt((side) => judge(side, index));
     if (part.value !== undefined) {
       look.adopt(part);
-      return part.value;
+      return { ...part.value, part: { list, index } };
     }
     parts.push(part);
   }
   look.requireAll(...parts);
   return undefined;
 }
+
+/** How everything is made safe before anybody opens, pulls or takes away anything of a connection that may be live. */
+export const SAFE_FIRST =
+  'Stop the source and see it stand still (a battery: output off), open the outlet’s breaker and the transfer equipment’s generator side, and prove every part dead with a tester that is tried before and after; only then: ';
+
+/** A recorded answer in words, for a sentence. */
+export const valueWords = (path: FactPath, value: unknown): string => valueText(path, value);
 
 /** The plain question: one answer is right (or several are), every other is a violation. */
 export function answered<P extends FactPath>(
@@ -149,5 +190,13 @@ interface Question extends Omit<Rule, 'station' | 'facts' | 'check'> {
 }
 
 /** A rule that is one plain question at the site. */
-export const asked = ({ fact, also = ['transfer.kind'], right, good, bad, remedy, ...rest }: Question): Rule =>
+export const asked = ({
+  fact,
+  also = ['transfer.kind', 'transfer.otherKind'],
+  right,
+  good,
+  bad,
+  remedy,
+  ...rest
+}: Question): Rule =>
   rule({ ...rest, facts: [...also, fact], check: (look) => answered(look, fact, right, { good, bad, remedy }) });

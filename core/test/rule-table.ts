@@ -68,7 +68,8 @@ export function numbersFromNowhere({ rule, found, allowed, working }: Outcome): 
 export const CORDS_ONLY: Facts = { 'transfer.kind': 'none-cords' };
 export const BACKFED: Facts = { 'transfer.kind': 'none-backfed' };
 export const SWITCH: Facts = { 'transfer.kind': 'load-side-switch' };
-export const BRIDGED: Facts = { 'source.voltage': '120' };
+export const BRIDGED: Facts = { 'source.voltage': '120', 'source.outletPoles': '1' };
+export const OTHER: Facts = { 'transfer.kind': 'other' };
 
 export const saying = (text: string) => expect.stringContaining(text) as unknown as string;
 

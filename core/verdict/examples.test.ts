@@ -5,7 +5,7 @@ import { example, numbersFromNowhere } from '../test/rule-table';
 import { evaluate } from '.';
 
 const folder = `${__dirname}/../../examples`;
-/** Written by hand from the rulebook, not by the engine. */
+/** Held line by line against the rulebook; a line changes only with a reason, never because the engine says so. */
 const expected = Object.fromEntries(
   readFileSync(`${folder}/expected.csv`, 'utf8')
     .trim()
@@ -25,9 +25,9 @@ test('every example has its expected outcome beside it, and the other way round'
 test.each(names)('%s', (name) => {
   const { verdict, outcomes } = evaluate(example(name));
   const rules = (kind: string) => outcomes.filter((one) => one.outcome === kind).map((one) => one.rule);
-  expect({ verdict, violations: rules('violation').sort(), unproven: rules('unproven') }).toEqual({
+  expect({ verdict, violations: rules('violation').sort(), unproven: rules('unproven').length > 0 }).toEqual({
     ...expected[name],
-    unproven: [],
+    unproven: expected[name]!.verdict === 'not-finished',
   });
 });
 
@@ -35,7 +35,7 @@ test.each(names)('%s: every number that was found or allowed stands in the worki
   expect(evaluate(example(name)).outcomes.flatMap(numbersFromNowhere)).toEqual([]);
 });
 
-test('every transfer means and every rule’s typical violation has an example', () => {
+test('every transfer equipment and every rule’s typical violation has an example', () => {
   expect([...new Set(names.map((name) => example(name).transfer!.kind))].sort()).toEqual(
     Object.keys(TRANSFER_KINDS).sort(),
   );

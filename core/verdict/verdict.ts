@@ -1,14 +1,14 @@
-import { factLabel, stationOf, type Case, type Station } from '../case';
+import { factLabel, isLocal, stationOf, type Case, type Station } from '../case';
 import type { Edition } from '../codebook';
-import { Look, Missing, OWN_NUMBER, type Step, type Working } from '../electrical';
-import { LOCAL, rulesOf, type Profile } from '../profile';
+import { Look, Missing, OWN_NUMBER, OWN_READING, USUAL_READING, type Step, type Working } from '../electrical';
+import { LOCAL, isProtected, rulesOf, type Profile } from '../profile';
 import { RULES, type Finding, type Rule, type Severity } from '../rules';
 
 /** Version of the engine, kept in every sealed record. */
-export const ENGINE = '0.3.0';
+export const ENGINE = '0.4.0';
 
 export type OutcomeKind = 'holds' | 'violation' | 'unproven' | 'not-applicable';
-export type Verdict = 'do-not-energise' | 'corrections-required' | 'not-finished' | 'nothing-against';
+export type Verdict = 'do-not-energize' | 'corrections-required' | 'not-finished' | 'nothing-against';
 
 export interface Outcome {
   readonly rule: string;
@@ -24,6 +24,10 @@ export interface Outcome {
   readonly cites: readonly string[];
   readonly working: readonly Step[];
   readonly remedy: string | null;
+  /** Id of the cord, stretch or circuit that it is about; null where it is about none. */
+  readonly part: string | null;
+  /** Where offices differ: which reading was used, in a sentence; null where they do not. */
+  readonly reading: string | null;
   /** What a local profile changed of this outcome, in a sentence; null where it changed nothing. */
   readonly changedBy: string | null;
 }
@@ -44,6 +48,19 @@ interface Judging {
   readonly edition: Edition;
   readonly working: Working;
   readonly profile: Profile | undefined;
+  readonly part: string | undefined;
+}
+
+const RANK: Readonly<Record<Severity, number>> = { advisory: 0, correction: 1, hazard: 2 };
+
+/**
+ * How much a finding weighs: as the office says, else as the rule. A finding that weighs more than its rule's others (a
+ * muffler at the window) is not made lighter by it; one that weighs less is made as heavy as the office wants the rule.
+ */
+function severityOf(rule: Rule, finding: Finding | undefined, office: Severity | undefined): Severity {
+  const own = finding?.severity;
+  if (own === undefined || office === undefined) return own ?? office ?? rule.severity;
+  return RANK[own] > RANK[rule.severity] && RANK[own] > RANK[office] ? own : office;
 }
 
 /** An outcome whose working is written out when somebody reads it: most workings are never looked at. */
@@ -56,6 +73,7 @@ class Judged implements Outcome {
   readonly unit: string | null;
   readonly cites: readonly string[];
   readonly remedy: string | null;
+  readonly part: string | null;
   readonly #by: Judging;
   #working: readonly Step[] | undefined;
 
@@ -66,15 +84,16 @@ class Judged implements Outcome {
     finding?: Finding,
     readonly needs: readonly string[] = NO_NEEDS,
   ) {
-    const change = by.profile?.rules[by.rule.id];
+    const change = changeOf(by.profile, by.rule);
     this.rule = by.rule.id;
     this.station = by.rule.station;
-    this.severity = finding?.severity ?? change?.severity ?? by.rule.severity;
+    this.severity = severityOf(by.rule, finding, change?.severity);
     this.found = finding?.found ?? null;
     this.allowed = finding?.allowed ?? null;
     this.unit = finding?.unit ?? null;
     this.cites = change?.cites ?? by.rule.cites[by.edition];
     this.remedy = finding?.remedy ?? null;
+    this.part = by.part ?? null;
     this.#by = by;
   }
 
@@ -86,9 +105,11 @@ class Judged implements Outcome {
     const { profile, rule } = this.#by;
     if (!profile) return null;
     const change = profile.rules[rule.id];
+    const kept = change && isProtected(rule.id) && (change.off || (change.severity && change.severity !== 'hazard'));
     const what = [
-      ...(change?.off ? ['switched off'] : []),
-      ...(change?.severity && change.severity !== rule.severity
+      ...(kept ? ['may not be made weaker than a hazard, and stands as it is'] : []),
+      ...(change?.off && !kept ? ['switched off'] : []),
+      ...(change?.severity && !kept && change.severity !== rule.severity
         ? [`${change.severity} instead of ${rule.severity}`]
         : []),
       ...(change?.cites ? ['own citation'] : []),
@@ -100,25 +121,39 @@ class Judged implements Outcome {
     return what.length > 0 ? `${profile.office}: ${what.join('; ')}${change ? ` (${change.reason})` : ''}` : null;
   }
 
+  get reading(): string | null {
+    const used = this.working.filter(({ source }) => source === OWN_READING || source === USUAL_READING);
+    return used.length > 0
+      ? used.map(({ label, value, source }) => `${label} Here: ${value} (${source}).`).join(' ')
+      : null;
+  }
+
   toJSON(): Outcome {
-    return { ...this, working: this.working, changedBy: this.changedBy };
+    return { ...this, working: this.working, reading: this.reading, changedBy: this.changedBy };
   }
 }
 
 const NO_NEEDS: readonly string[] = [];
 
+/** What the office has changed of a rule: nothing that would make one of the protected hazards weaker. */
+function changeOf(profile: Profile | undefined, rule: Rule) {
+  const change = profile?.rules[rule.id];
+  return change && isProtected(rule.id) ? { ...change, off: false, severity: undefined } : change;
+}
+
 /** One rule on one case: exactly one of four outcomes. A `Look` carries the edition and the office’s numbers. */
 export function judge(rule: Rule, at: Case | Look, profile?: Profile): Outcome {
   const look = new Look(at);
-  const by: Judging = { rule, edition: look.edition, working: look.working, profile };
-  const change = profile?.rules[rule.id];
+  const by: Judging = { rule, edition: look.edition, working: look.working, profile, part: undefined };
+  const change = changeOf(profile, rule);
   if (change?.off)
     return new Judged(by, 'not-applicable', `Does not apply: ${profile!.office} has switched it off. ${change.reason}`);
   try {
     const why = rule.notApplicable?.(look);
     if (why !== undefined) return new Judged(by, 'not-applicable', `Does not apply: ${why}.`);
     const finding = rule.check(look);
-    return new Judged(by, finding.outcome, finding.reason, finding);
+    const part = finding.part && look.idOf(finding.part.list, finding.part.index);
+    return new Judged({ ...by, part }, finding.outcome, finding.reason, finding);
   } catch (error) {
     if (!(error instanceof Missing)) throw error;
     return new Judged(by, 'unproven', error.why ?? unprovenReason(look, error.paths), undefined, error.paths);
@@ -131,15 +166,19 @@ export function verdictOf(outcomes: readonly Outcome[]): Verdict {
   for (const { outcome, severity } of outcomes) {
     if (severity === 'advisory') continue;
     if (outcome === 'violation') {
-      if (severity === 'hazard') return 'do-not-energise';
+      if (severity === 'hazard') return 'do-not-energize';
       verdict = 'corrections-required';
     } else if (outcome === 'unproven' && verdict === 'nothing-against') verdict = 'not-finished';
   }
   return verdict;
 }
 
+/** The verdict in words; one that an older engine sealed is spelled anew. */
+export const verdictWords = (verdict: string): string =>
+  VERDICT_WORDS[verdict.replace('energise', 'energize') as Verdict] ?? verdict;
+
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
-  'do-not-energise': 'Do not energise',
+  'do-not-energize': 'Do not energize',
   'corrections-required': 'Corrections required',
   'not-finished': 'Not finished',
   'nothing-against': 'Nothing stands against approval',
@@ -165,7 +204,7 @@ export interface Under {
  * it with `readCase` first.
  */
 export function evaluate(c: Case, { edition, profile, rules }: Under = {}): Evaluation {
-  const look = new Look(c, edition ?? profile?.edition, profile?.numbers);
+  const look = new Look(c, edition ?? profile?.edition, profile?.numbers, profile?.readings);
   const judging = rules ?? (profile ? [...RULES, ...rulesOf(profile)] : RULES);
   const outcomes = judging.map((rule) => judge(rule, look, profile));
   return { edition: look.edition, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
@@ -182,7 +221,9 @@ export function stationState(c: Case, evaluation: Evaluation, station: Station):
   const own = evaluation.outcomes.filter((one) => one.station === station);
   const some = (kind: OutcomeKind) => own.some((one) => one.outcome === kind);
   if (some('violation')) return 'violated';
-  const wanted = evaluation.outcomes.some((one) => one.needs.some((path) => stationOf(path) === station));
+  const wanted = evaluation.outcomes.some((one) =>
+    one.needs.some((path) => !isLocal(path) && stationOf(path) === station),
+  );
   if (some('unproven') || wanted) return 'open';
   if (own.length === 0) return c[station] === undefined ? 'open' : 'proved'; // only feeds other stations' rules
   return some('holds') ? 'proved' : 'absent';

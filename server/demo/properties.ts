@@ -15,7 +15,7 @@ export interface DemoProperty {
     readonly conditions?: string;
     readonly dueOn?: string;
   };
-  /** What was found after the decision, at the second visit. */
+  /** What was found after the decision, at the reinspection. */
   readonly later?: Readonly<Partial<Record<FactPath, string | number | null>>>;
 }
 
@@ -78,7 +78,7 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '21 Quince Court', owner: 'Maeve Ostrander-Bly', permit: 'WT-26-0433' },
     opened: '2026-11-24T14:30:00Z',
     from: 'ok-transfer-panel',
-    facts: { 'breaker.availableKa': 'not-seen', 'panel.directoryTrue': null, 'function.hertz': null },
+    facts: { 'breaker.interruptingKa': 'not-seen', 'panel.directoryTrue': null, 'function.hertz': null },
   },
   {
     id: id(8),

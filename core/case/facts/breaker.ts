@@ -25,7 +25,27 @@ export const breaker = station({
   }),
   availableKa: amount('kA', [0.1, 200], [10, 5, 8, 14, 18, 22], {
     label: 'Fault current available',
-    ask: 'utility letter, or the value marked on the service',
+    ask: 'utility letter, or the value marked on the service; leave it open if there is none: the office’s value is used',
+  }),
+  seriesRated: yesNo({
+    label: 'Series rating marked on the panel',
+    ask: 'read the panel label: does it name this breaker behind that main, with a kA for both together',
+    when: (breaker) => Number(breaker.interruptingKa ?? Infinity) < Number(breaker.availableKa ?? 10),
+  }),
+  electronic: choice(
+    {
+      plain: 'Plain',
+      'gfci-marked': 'GFCI or AFCI, marked for backfeed',
+      'gfci-unmarked': 'GFCI or AFCI, not so marked',
+    },
+    {
+      label: 'Test button on it',
+      ask: 'look for a test button; read what its marking says of the source at its load side',
+    },
+  ),
+  stabsSound: yesNo({
+    label: 'Stabs and bus sound',
+    ask: 'panel dead, breaker off: no burn, pitting or rust where it plugs on',
   }),
   atInterlock: yesNo({
     label: 'In the position the interlock reaches',

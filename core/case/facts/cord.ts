@@ -1,15 +1,24 @@
 import { CORD_TYPES, CORD_SIZES, type CordTypeName } from '../../codebook';
 import { amount, choice, wireSize, yesNo } from '../fact';
-import { configuration, labelled, several, wired } from '../parts';
+import { configuration, device, labeled, several, whenSite, wired } from '../parts';
 
 const isAdapter = (cord: Readonly<Record<string, unknown>>) => String(cord.part ?? '').startsWith('adapter');
+const engine = whenSite('source', 'kind', 'engine', undefined, 'not-seen');
 const isCord = (cord: Readonly<Record<string, unknown>>) => !isAdapter(cord);
 
 export const cord = several(
   {
     part: choice(
-      { cord: 'Cord', 'adapter-listed': 'Adapter, listed', 'adapter-unlisted': 'Adapter, home-made or unlisted' },
-      { label: 'What it is', ask: 'look for a listing mark on the adapter; tape and wire nuts are none' },
+      {
+        cord: 'Cord',
+        'adapter-listed': 'Adapter, listed',
+        'adapter-unlisted': 'Adapter, home-made or unlisted',
+        'two-plug': 'Two plugs into one end',
+      },
+      {
+        label: 'What it is',
+        ask: 'look for a listing mark on the adapter; tape and wire nuts are none. One that hangs ready for another source counts as used',
+      },
     ),
     sourceEnd: configuration('Plug at the source', 'look at the blades of the plug'),
     inletEnd: configuration('End at the house', 'look at the face that goes to the inlet or the load'),
@@ -22,7 +31,7 @@ export const cord = several(
       ask: 'meter: resistance from hot to hot at the house end, nothing plugged in',
     }),
     type: choice<CordTypeName>(
-      labelled(Object.keys(CORD_TYPES) as CordTypeName[], (name) => name),
+      labeled(Object.keys(CORD_TYPES) as CordTypeName[], (name) => name),
       { label: 'Type letters', ask: 'read the jacket: SOOW, STW, SJTW and the like' },
     ),
     sizeAwg: wireSize(CORD_SIZES, { label: 'Conductor size', ask: 'read the jacket: the number before the slash' }),
@@ -38,12 +47,27 @@ export const cord = several(
       ask: 'tape or tag',
       when: wired,
     }),
+    breakerA: device('Breaker in the adapter', 'read it; leave it open if there is none', [50, 30, 20], isAdapter),
+    markedC: choice(
+      [
+        ['60', '60 °C (140 °F)'],
+        ['75', '75 °C (167 °F)'],
+        ['90', '90 °C (194 °F)'],
+        ['105', '105 °C (221 °F)'],
+      ],
+      {
+        label: 'Temperature on the jacket',
+        ask: 'read the jacket; no marking counts as 60 °C',
+        when: (cord, site) => isCord(cord) && engine(cord, site),
+      },
+    ),
     run: choice(
       {
         free: 'Free, along its way',
         'through-wall': 'Through a wall, door or window',
         fastened: 'Fastened to the building',
         concealed: 'Inside a wall, floor or ceiling',
+        'under-rug': 'Under a rug or pinched in a door',
       },
       { label: 'How it lies', ask: 'follow it from end to end', when: isCord },
     ),
@@ -51,6 +75,11 @@ export const cord = several(
       label: 'Coiled while loaded',
       ask: 'look: what is not used must be laid out, not wound up',
       when: isCord,
+    }),
+    daisyChained: yesNo({
+      label: 'Plugged into another cord or strip',
+      ask: 'follow it: each cord goes from the source to its appliance by itself',
+      when: (cord, site) => isCord(cord) && (site as { transfer?: { kind?: unknown } }).transfer?.kind === 'none-cords',
     }),
     pullTested: yesNo({ label: 'Ends lock or stay, pulled', ask: 'turn and pull at each end by hand, engine off' }),
   },

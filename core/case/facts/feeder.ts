@@ -8,10 +8,11 @@ import {
   type WiringMethod,
 } from '../../codebook';
 import { amount, choice, wireSize, yesNo } from '../fact';
-import { labelled, several, station } from '../parts';
+import { labeled, several, station } from '../parts';
 
 type Stretch = Readonly<Record<string, unknown>>;
 const method = (stretch: Stretch): WiringMethod | undefined => METHODS[stretch.method as MethodName];
+const metalPath = (stretch: Stretch) => method(stretch)?.metalGround !== undefined;
 const isRaceway = (stretch: Stretch) => method(stretch)?.raceway === true;
 const hasLooseConductors = (stretch: Stretch) =>
   method(stretch) !== undefined && method(stretch)!.insulationC === undefined;
@@ -23,15 +24,15 @@ const stretch = {
     { label: 'Where this stretch runs', ask: 'follow it' },
   ),
   method: choice<MethodName>(
-    labelled(Object.keys(METHODS) as MethodName[], (name) => METHODS[name].label),
+    labeled(Object.keys(METHODS) as MethodName[], (name) => METHODS[name].label),
     { label: 'Wiring method', ask: 'read the jacket, or name the raceway' },
   ),
   insulation: choice<InsulationName>(
-    labelled(Object.keys(INSULATION_C) as InsulationName[], (name) => name),
+    labeled(Object.keys(INSULATION_C) as InsulationName[], (name) => name),
     { label: 'Insulation', ask: 'read it off a conductor where it leaves the raceway', when: hasLooseConductors },
   ),
   metal: choice(
-    { copper: 'Copper', aluminium: 'Aluminium' },
+    { copper: 'Copper', aluminum: 'Aluminum' },
     { label: 'Metal', ask: 'look at a stripped end, or read the jacket' },
   ),
   sizeAwg: wireSize(buildingWireSizes('copper'), { label: 'Conductor size', ask: 'read the jacket or the conductor' }),
@@ -39,21 +40,35 @@ const stretch = {
     label: 'Neutral size',
     ask: 'read the jacket or the white conductor',
   }),
+  groundBy: choice(
+    { conductor: 'A conductor', raceway: 'The metal raceway or armor' },
+    {
+      label: 'Equipment ground is',
+      ask: 'open a fitting: is there a bare or green conductor inside',
+      when: metalPath,
+    },
+  ),
+  fittings: yesNo({
+    label: 'Fittings listed and wrench-tight',
+    ask: 'turn every coupling, connector and locknut of the metal path by hand: none may move',
+    when: (stretch) => metalPath(stretch) && stretch.groundBy === 'raceway',
+  }),
   groundAwg: wireSize(buildingWireSizes('copper'), {
     label: 'Equipment ground size',
     ask: 'read the jacket, or the bare or green conductor',
+    when: (stretch) => stretch.groundBy !== 'raceway',
   }),
   lengthFt: amount('ft', [1, 1000], [40, 10, 20, 30, 50, 75, 100, 5], { label: 'Length', ask: 'tape, or pace it' }),
   ambientC: amount('°C', [-40, 85], [26, 30, 35, 40, 46, 50, 56, 60], {
     label: 'Hottest ambient',
-    ask: 'thermometer on a hot day, or the design value for such a place',
+    ask: 'thermometer on a hot day, or the design value for such a place; 86 °F is 30 °C, 104 °F is 40 °C, 140 °F is 60 °C',
   }),
   otherCarrying: amount('', [0, 60], [0, 2, 4, 6], {
     label: 'Other current-carrying conductors with it',
-    ask: 'count hots of other circuits in the same raceway or bundle',
+    ask: 'in the same raceway, cable or bundle of more than 24 in: hots, spares, and neutrals of two-wire circuits; not grounds, and not what can never be energized with it',
   }),
   racewayIn: choice(
-    labelled(RACEWAY_SIZES, (size) => `${size} in`),
+    labeled(RACEWAY_SIZES, (size) => `${size} in`),
     { label: 'Trade size', ask: 'read it off the raceway', when: isRaceway },
   ),
   othersInRaceway: amount('', [0, 60], [0, 2, 3, 4], {
@@ -66,15 +81,36 @@ const stretch = {
     ask: 'read the jacket',
     when: (stretch) => stretch.method === 'UF-B' && stretch.place === 'outdoors',
   }),
+  wetMarked: yesNo({
+    label: 'Marked for wet places',
+    ask: 'read it: MC with a jacket over its armor, TC-ER and SE as their marking says',
+    when: (stretch) => method(stretch)?.wetIfMarked === true && (stretch.place === 'outdoors' || underground(stretch)),
+  }),
+  burialMarked: yesNo({
+    label: 'Marked for direct burial',
+    ask: 'read the jacket',
+    when: (stretch) => method(stretch)?.burialIfMarked === true && underground(stretch),
+  }),
   burialIn: amount('in', [0, 120], [24, 18, 12, 6], {
     label: 'Cover',
     ask: 'tape: top of cable or raceway to finished grade',
     when: underground,
   }),
   burialUnder: choice(
-    { general: 'Lawn or garden', driveway: 'Driveway of the dwelling', slab: 'Concrete slab of 4 in, no vehicles' },
+    {
+      general: 'Lawn or garden',
+      driveway: 'Driveway of the dwelling',
+      street: 'Street, or a drive that several houses share',
+      slab: 'Concrete slab of 4 in, no vehicles',
+      concrete: 'Trench covered with 2 in of concrete',
+      building: 'A building',
+    },
     { label: 'Buried under', ask: 'look what is above it, all the way', when: underground },
   ),
+  fastened: yesNo({
+    label: 'Fastened as its method asks',
+    ask: 'look for straps: cable within 12 in of each box (8 in without clamps) and every 4½ ft, raceway within 3 ft; buried parts count as held',
+  }),
   protected: yesNo({
     label: 'Protected from damage',
     ask: 'look where it can be hit, nailed or mown: guards, nail plates, conduit from 18 in below grade to 8 ft above',
@@ -96,9 +132,21 @@ export const feeder = station({
   houseTerminal: terminal('Terminals at the breaker or switch'),
   stretches: several(stretch, 'stretch'),
   identified: yesNo({
-    label: 'Conductors told apart by colour',
+    label: 'Conductors told apart by color',
     ask: 'look at both ends: white or gray neutral, green or bare ground, neither of these on a hot',
   }),
+  bushings: yesNo({
+    label: 'Bushings and connectors fitted',
+    ask: 'look where it enters inlet box and panel: a connector on every cable, a bushing where 4 AWG or larger turns at a raceway',
+  }),
+  splices: choice(
+    {
+      none: 'None, or like to like',
+      rated: 'Copper to aluminum, connector marked for it',
+      unrated: 'Copper to aluminum, connector not marked',
+    },
+    { label: 'Splices of copper to aluminum', ask: 'open every box on the way; read the connector' },
+  ),
   together: yesNo({
     label: 'All conductors in one raceway or cable',
     ask: 'follow hots, neutral and ground: none may go its own way',

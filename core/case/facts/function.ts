@@ -1,31 +1,76 @@
 import { amount, choice, yesNo } from '../fact';
-import { station, whenSite, withBothLegs, withInlet } from '../parts';
+import type { MechanismName } from '../mechanisms';
+import { station, whenSite, withBothLegs, withInlet, withKinds } from '../parts';
 
 const when = withInlet;
+const withMechanism = (...names: MechanismName[]) => whenSite('transfer', 'mechanism', ...names);
+/** Two handles with something between them. */
+const withTwoHandles = withMechanism('sliding-plate', 'two-part-plate', 'linkage', 'linked-mains');
+/** Something between them that a hand can lift, turn or slide. */
+const withPart = withMechanism('sliding-plate', 'two-part-plate');
+const loadOnOne: typeof withBothLegs = (test, site) =>
+  withBothLegs(test, site) && (test.loadOn === 'A' || test.loadOn === 'B');
 const tried = (label: string, ask: string, kinds = when) =>
   choice({ blocked: 'Blocked', moved: 'It closed' }, { label, ask, when: kinds });
 
 export const functionTest = station({
   generatorWithMainOn: tried(
     'Generator on while utility is on',
-    'utility closed: push the generator handle as hard as a hand can; at a switch, try every handle',
+    'cord unplugged, inlet lid shut and watched, for its pins go live if it gives way: utility closed, push the generator handle as hard as a hand can, each pole',
+    withTwoHandles,
   ),
   mainWithGeneratorOn: tried(
     'Utility on while generator is on',
-    'generator closed, source unplugged: push the utility handle as hard as a hand can',
+    'cord unplugged, inlet lid shut and watched: generator closed, push the utility handle as hard as a hand can',
+    withTwoHandles,
   ),
-  bothWithCoverOff: tried(
-    'Both on with the cover off',
-    'only a qualified person, dead: cover off, try the same two moves',
-    whenSite('transfer', 'mountedOn', 'cover'),
-  ),
+  coverOnHolds: yesNo({
+    label: 'Blocks with the cover on, all screws in',
+    ask: 'cover on, every screw in: the part must not lift or shift with it',
+    when: (_, site) => whenSite('transfer', 'mountedOn', 'cover')(_, site) && withKinds('retrofit-interlock')(_, site),
+  }),
   bothWithPartMoved: tried(
     'Both on with the part lifted, turned or half-way',
     'lift, turn and half-slide the moving part, then try both handles',
+    withPart,
   ),
+  opensFirst: yesNo({
+    label: 'Opens one source before it closes the other',
+    ask: 'move every handle slowly, both ways: it must pass through off, and never stand between',
+    when: withMechanism('circuit-handles', 'double-throw'),
+  }),
+  handlesIndependent: yesNo({
+    label: 'Each handle moves alone, tied pairs together',
+    ask: 'throw every handle: its neighbors must stay, the other half of its pair must come along',
+    when: (_, site) => withMechanism('circuit-handles')(_, site) && withKinds('load-side-switch')(_, site),
+  }),
+  cycle: yesNo({
+    label: 'Goes over and comes back by itself',
+    ask: 'by its test button or the utility breaker, never by pushing a contactor: over to the source, and back',
+    when: withMechanism('automatic'),
+  }),
   eachAlone: choice(
     { both: 'Each closes alone', 'not-both': 'One cannot be closed' },
-    { label: 'Each source alone', ask: 'utility alone, then generator alone: both must close fully', when },
+    {
+      label: 'Each source alone',
+      ask: 'utility alone, then generator alone: both must close fully',
+      when: withMechanism(
+        'sliding-plate',
+        'two-part-plate',
+        'linkage',
+        'linked-mains',
+        'circuit-handles',
+        'double-throw',
+      ),
+    },
+  ),
+  loadOn: choice(
+    { A: 'Leg A alone', B: 'Leg B alone', both: 'Both legs alike' },
+    {
+      label: 'Where the load was',
+      ask: 'put a real load on one leg alone (a heater of 1,000 W or more); a balanced load hides an open neutral',
+      when: withBothLegs,
+    },
   ),
   legAV: amount('V', [0, 300], [120, 122, 118, 0], {
     label: 'Leg A to neutral, under load',
@@ -42,20 +87,47 @@ export const functionTest = station({
     ask: 'meter at the panel, source running and loaded',
     when: withBothLegs,
   }),
+  otherLegAV: amount('V', [0, 300], [120, 122, 118, 0], {
+    label: 'Leg A to neutral, load on the other leg',
+    ask: 'move the load to the other leg; same meter, same place',
+    when: loadOnOne,
+  }),
+  otherLegBV: amount('V', [0, 300], [120, 122, 118, 0], {
+    label: 'Leg B to neutral, load on the other leg',
+    ask: 'move the load to the other leg; same meter, same place',
+    when: loadOnOne,
+  }),
+  groundA: amount('A', [0, 200], [0, 0.1, 1, 5], {
+    label: 'Current on the equipment ground, load on one leg',
+    ask: 'source running: clamp around the ground of the cord or feeder alone; an open clamp reads a little of its own',
+    when,
+  }),
   hertz: amount('Hz', [30, 90], [60, 59, 61, 62], {
     label: 'Hertz under load',
     ask: 'meter with a frequency range, under load',
     when: withBothLegs,
   }),
   pinsV: amount('V', [0, 300], [0, 120, 240], {
-    label: 'Highest volts at the inlet pins',
-    ask: 'meter: each pin to each and to ground, utility on, transfer at utility, nothing plugged in',
+    label: 'Highest volts at the inlet’s hot pins',
+    ask: 'meter: each hot pin to each other pin and to ground, utility on, transfer at utility, nothing plugged in',
+    when,
+  }),
+  pinsLowZV: amount('V', [0, 300], [0, 120, 240], {
+    label: 'The same with a low-impedance meter',
+    ask: 'same pins, meter set to low impedance: ghost volts fall to nothing, real ones stay',
+    when: (test, site) => withInlet(test, site) && Number(test.pinsV ?? 0) > 3,
+  }),
+  neutralPinV: amount('V', [0, 300], [0, 1, 2, 120], {
+    label: 'Volts from the neutral pin to ground',
+    ask: 'neutral pin to ground pin; a volt or two under load in the house is no fault',
     when,
   }),
   gfciTrips: yesNo({
     label: 'GFCI trips at its test button',
     ask: 'press it with the source running, then reset',
-    when: whenSite('source', 'receptacles120', 'protected', 'some-unprotected'),
+    when: (test, site) =>
+      whenSite('source', 'receptacles120', 'protected', 'some-unprotected')(test, site) &&
+      !whenSite('source', 'kind', 'power-station')(test, site),
   }),
   drillShown: yesNo({
     label: 'Drill shown with the owner',

@@ -1,5 +1,5 @@
 import { choice, yesNo } from '../fact';
-import { configuration, device, labelled, station } from '../parts';
+import { configuration, device, labeled, station } from '../parts';
 import { ENCLOSURE_TYPES, type EnclosureType } from '../../codebook';
 
 export const inlet = station({
@@ -20,7 +20,7 @@ export const inlet = station({
     { label: 'Box and lid', ask: 'plug the cord in and try the lid; read the box’s type' },
   ),
   enclosure: choice<EnclosureType | 'unmarked'>(
-    { ...labelled(Object.keys(ENCLOSURE_TYPES) as EnclosureType[], (name) => `Type ${name}`), unmarked: 'Unmarked' },
+    { ...labeled(Object.keys(ENCLOSURE_TYPES) as EnclosureType[], (name) => `Type ${name}`), unmarked: 'Unmarked' },
     {
       label: 'Enclosure type',
       ask: 'read it inside the lid or on the box',

@@ -1,6 +1,8 @@
 import { choice, yesNo } from '../fact';
 import { station, whenSite, withInlet, withKinds } from '../parts';
 
+const unswitched = whenSite('neutral', 'switched', 'no');
+
 export const labels = station({
   inletSign: choice(
     {
@@ -11,13 +13,37 @@ export const labels = station({
     },
     { label: 'Sign at the inlet', ask: 'read the sign beside the inlet', when: withInlet },
   ),
+  inletSignWarning: yesNo({
+    label: 'The inlet sign begins with WARNING',
+    ask: 'read its first word',
+    when: (labels, site) =>
+      withInlet(labels, site) && ['nonseparately', 'separately'].includes(labels.inletSign as string),
+  }),
+  neutralShock: yesNo({
+    label: 'Warning of shock if the ground connection is removed',
+    ask: 'look at the normal equipment for a sign that speaks of its grounding electrode or bonding connection',
+    when: (labels, site) => withInlet(labels, site) && unswitched(labels, site),
+  }),
+  twoSources: yesNo({
+    label: 'Panel says that it has two sources',
+    ask: 'read the panel: does a label name both supplies and their disconnects',
+    when: withInlet,
+  }),
+  feedThrough: choice(
+    { none: 'No conductor passes through', labeled: 'Passes through, labeled', unlabeled: 'Passes through, no label' },
+    {
+      label: 'Conductors that pass through the panel',
+      ask: 'look for circuits that only pass: a label must name where they can be switched off',
+      when: withInlet,
+    },
+  ),
   generatorBreaker: yesNo({
     label: 'Generator breaker is named',
     ask: 'read the directory and the breaker: does it say generator',
     when: withKinds('retrofit-interlock', 'transfer-panel'),
   }),
   positions: yesNo({
-    label: 'Positions of the transfer means are marked',
+    label: 'Positions of the transfer equipment are marked',
     ask: 'read: utility, off, generator at each position',
     when: withInlet,
   }),
@@ -38,7 +64,7 @@ export const labels = station({
   }),
   durable: yesNo({
     label: 'Labels will last where they are',
-    ask: 'rub them; no handwriting outdoors',
+    ask: 'rub them; a warning, caution or danger sign is never handwritten; a directory may be',
     when: withInlet,
   }),
 });

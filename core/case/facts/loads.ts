@@ -6,11 +6,29 @@ const inPanel = withKinds(
   'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch', 'none-backfed',
 ); // prettier-ignore
 
+/** What may draw its largest current for three hours and more. */
+const MAY_BE_CONTINUOUS = ['water-heater', 'heat', 'car-charger', 'medical', 'other'];
+/** Motors (430, 440) and single appliances (422) may have devices above the small-conductor limits. */
+const NAMEPLATE = [
+  'well-pump',
+  'sump',
+  'furnace',
+  'air-conditioner',
+  'range',
+  'dryer',
+  'water-heater',
+  'heat',
+  'other',
+];
+type Circuit = Readonly<Record<string, unknown>>;
+const sharesNeutral = (circuit: Circuit) => ['a', 'b', 'c'].includes(circuit.neutralGroup as string);
+const sized: typeof withMovedCircuits = (circuit, site) => withMovedCircuits(circuit, site) || sharesNeutral(circuit);
+
 const circuit = {
   use: choice(
     {
       lights: 'Lights', receptacles: 'Receptacles', refrigerator: 'Refrigerator', freezer: 'Freezer', 'well-pump': 'Well pump', furnace: 'Furnace blower',
-      sump: 'Sump pump', medical: 'Medical device', microwave: 'Microwave', 'air-conditioner': 'Air conditioner', range: 'Range', dryer: 'Dryer', 'water-heater': 'Water heater', other: 'Other',
+      sump: 'Sump pump', medical: 'Medical device', microwave: 'Microwave', 'air-conditioner': 'Air conditioner', range: 'Range', dryer: 'Dryer', 'water-heater': 'Water heater', heat: 'Heat strips or heater', 'car-charger': 'Car charger', other: 'Other',
     },
     { label: 'What it feeds', ask: 'directory, then go and look' },
   ), // prettier-ignore
@@ -38,17 +56,38 @@ const circuit = {
     label: 'Starting watts',
     ask: 'nameplate or table: motors start at several times their running watts; same as running if it has no motor',
   }),
+  continuous: yesNo({
+    label: 'Draws its most for 3 hours or more',
+    ask: 'heating, water heating, charging a car; not a refrigerator or pump that cycles',
+    when: (circuit) => MAY_BE_CONTINUOUS.includes(circuit.use as string),
+  }),
+  sourceLeg: choice(
+    { A: 'Leg A', B: 'Leg B', both: 'One handle on each' },
+    {
+      label: 'Leg of the source that its handle takes',
+      ask: 'read it at the switch (lead or label), or meter it: 0 V between two on one leg, 240 V on two',
+      when: withKinds('load-side-switch'),
+    },
+  ),
   neutralGroup: choice(
     { own: 'Its own', a: 'Shared, pair a', b: 'Shared, pair b', c: 'Shared, pair c' },
     { label: 'Neutral', ask: 'open the panel: two hots and one white in one cable share it', when: inPanel },
   ),
   sizeAwg: wireSize(buildingWireSizes('copper').slice(0, 6), {
     label: 'Branch conductor',
-    ask: 'read it at the breaker; copper',
-    when: (circuit, site) =>
-      withMovedCircuits(circuit, site) || ['a', 'b', 'c'].includes(circuit.neutralGroup as string),
+    ask: 'read it at the breaker',
+    when: sized,
   }),
-  moved: yesNo({ label: 'On the transfer means', ask: 'follow its leads', when: withMovedCircuits }),
+  metal: choice(
+    { copper: 'Copper', aluminum: 'Aluminum' },
+    { label: 'Metal of the branch', ask: 'look at a stripped end at the breaker', when: sized },
+  ),
+  byNameplate: yesNo({
+    label: 'Sized by the nameplate of its motor or appliance',
+    ask: 'nameplate: least circuit ampacity and largest overcurrent device, or the appliance’s watts',
+    when: (circuit, site) => withMovedCircuits(circuit, site) && NAMEPLATE.includes(circuit.use as string),
+  }),
+  moved: yesNo({ label: 'On the transfer equipment', ask: 'follow its leads', when: withMovedCircuits }),
   switchBreakerA: device(
     'Breaker of the switch for it',
     'read it on the transfer switch or panel',
@@ -56,10 +95,18 @@ const circuit = {
     withMovedCircuits,
   ),
   paired: yesNo({
-    label: 'Both handles tied',
-    ask: 'try one handle: the other must come along',
-    when: (circuit, site) => circuit.volts === '240' && withKinds('load-side-switch')(circuit, site),
+    label: 'Its handles are tied',
+    ask: 'try one handle: the other of its pair must come along, off and on',
+    when: (circuit, site) =>
+      (circuit.volts === '240' && withKinds('load-side-switch')(circuit, site)) || sharesNeutral(circuit),
   }),
 };
 
-export const loads = station({ circuits: several(circuit, 'circuit') });
+export const loads = station({
+  circuits: several(circuit, 'circuit'),
+  othersOff: yesNo({
+    label: 'Every other breaker is off',
+    ask: 'look along the panel: what is not planned is off, water heater, heat strips and car charger first',
+    when: withKinds('retrofit-interlock', 'whole-house-manual'),
+  }),
+});

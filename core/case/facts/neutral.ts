@@ -5,7 +5,7 @@ export const neutral = station({
   switched: choice(
     { no: 'Not switched', yes: 'Switched' },
     {
-      label: 'Neutral at the transfer means',
+      label: 'Neutral at the transfer equipment',
       ask: 'follow the white conductor: does a pole open it, or is it solid to the bar',
     },
   ),

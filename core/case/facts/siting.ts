@@ -1,6 +1,7 @@
 import { amount, choice, yesNo } from '../fact';
 import { station, whenSite } from '../parts';
 
+const onGas = whenSite('source', 'fuel', 'propane', 'natural-gas');
 const when = whenSite('source', 'kind', 'engine', undefined, 'not-seen');
 
 export const siting = station({
@@ -13,6 +14,11 @@ export const siting = station({
     ask: 'tape: exhaust to the nearest opening of any dwelling',
     when,
   }),
+  makerFt: amount('ft', [1, 200], [5, 10, 15, 20], {
+    label: 'Maker’s own distance',
+    ask: 'manual: least distance to any opening; leave it open if the maker gives none',
+    when,
+  }),
   exhaustAway: yesNo({ label: 'Exhaust points away from the house', ask: 'look where the muffler points', when }),
   coAlarms: yesNo({ label: 'CO alarms inside', ask: 'press the test button of one near each bedroom', when }),
   shelter: choice(
@@ -20,4 +26,19 @@ export const siting = station({
     { label: 'Sheltered from rain', ask: 'look: a roof made for it, open on all sides', when },
   ),
   firmBase: yesNo({ label: 'Firm, level base', ask: 'look: it must not tip, sink or wander', when }),
+  fuelAway: yesNo({
+    label: 'Fuel is kept away from it',
+    ask: 'look where the cans stand: outdoors, away from the running source and from every flame',
+    when,
+  }),
+  nothingBurns: yesNo({
+    label: 'Nothing that burns near the exhaust',
+    ask: 'look in front of the muffler: siding, dry grass, boxes, a tarpaulin',
+    when,
+  }),
+  gasFit: yesNo({
+    label: 'Gas hose, regulator and pipe fit the listing',
+    ask: 'read hose and regulator; compare pipe size and pressure with the maker’s sheet and the fuel-gas code',
+    when: (siting, site) => when(siting, site) && onGas(siting, site),
+  }),
 });

@@ -1,7 +1,18 @@
-import { amount, choice, yesNo } from '../fact';
+import { CONFIGURATIONS, type ConfigurationName } from '../../codebook';
+import { NOT_SEEN, amount, choice, yesNo } from '../fact';
 import { configuration, device, station, wired, withInlet } from '../parts';
 
-const engine = (source: Readonly<Record<string, unknown>>) => source.kind !== 'power-station';
+type Source = Readonly<Record<string, unknown>>;
+type Site = Parameters<typeof wired>[1];
+const engine = (source: Source) => source.kind !== 'power-station';
+const joined = (source: Source) => source.units !== undefined && source.units !== 'one' && source.units !== NOT_SEEN;
+const standing = (source: Source, site: Site) =>
+  withInlet(source, site) && (source.connection === 'permanent' || Number(source.runningW ?? 0) > 15_000);
+const lacksGfci = (source: Source) =>
+  engine(source) && (source.receptacles120 === 'some-unprotected' || source.receptacles120 === 'interlocked');
+const bondChanged = (source: Source, site: Site) =>
+  wired(source, site) && (source.bondAltered === 'jumper' || source.bondAltered === 'removed');
+const POLES_OF = (source: Source) => CONFIGURATIONS[source.outlet as ConfigurationName]?.poles;
 
 export const source = station({
   kind: choice(
@@ -46,16 +57,53 @@ export const source = station({
     ask: 'the hottest day on which it is meant to run; 77 °F is 25 °C',
     when: engine,
   }),
+  units: choice(
+    {
+      one: 'One unit',
+      'parallel-120': 'Two in parallel, 120 V kit',
+      'parallel-split': 'Two in parallel, kit made for 120/240 V',
+      'paired-stations': 'Two power stations, one a leg',
+    },
+    { label: 'Units', ask: 'follow every cord of the source: one unit, or two joined by a kit' },
+  ),
+  pairListed: yesNo({
+    label: 'Kit is the maker’s for these two',
+    ask: 'read the kit and both manuals: do they name each other',
+    when: joined,
+  }),
+  pairStops: yesNo({
+    label: 'Both stop when one stops',
+    ask: 'manual, or stop one and meter the other leg: it must go dead',
+    when: (source) => source.units === 'paired-stations' || source.units === 'parallel-split',
+  }),
+  chargedFromItself: yesNo({
+    label: 'Charged from a circuit that it feeds',
+    ask: 'follow its charging cord: the outlet must not be on a circuit of this transfer equipment',
+    when: (source, site) => source.kind === 'power-station' && wired(source, site),
+  }),
   connection: choice(
     { 'cord-and-plug': 'Cord and plug', permanent: 'Wired permanently' },
     { label: 'Connected by', ask: 'look: a cord that a hand can unplug, or fixed wiring', when: withInlet },
   ),
   disconnect: yesNo({
     label: 'Disconnecting means at the source',
-    ask: 'look for a lockable switch or breaker that opens all ungrounded conductors',
-    when: (source) => source.connection === 'permanent' || Number(source.runningW ?? 0) > 15_000,
+    ask: 'look for a lockable switch or breaker that opens all ungrounded conductors, in sight and readily reached',
+    when: standing,
+  }),
+  buildingDisconnect: yesNo({
+    label: 'Disconnecting means at the building',
+    ask: 'look where the feeder enters for a switch that opens all its ungrounded conductors',
+    when: standing,
   }),
   outlet: configuration('Receptacle in use', 'look at the face of the receptacle that feeds the cord'),
+  selector: choice(
+    { none: 'None fitted', both: 'At 120/240 V', '120': 'At 120 V only' },
+    {
+      label: 'Voltage selector',
+      ask: 'look beside the receptacles for a switch that says 120 V only or 120/240 V',
+      when: (source) => source.voltage !== '120' && POLES_OF(source) === 3,
+    },
+  ),
   outletDevice: choice(
     { own: 'Its own breaker', none: 'None' },
     { label: 'Overcurrent device ahead of it', ask: 'look for a breaker or button that belongs to this receptacle' },
@@ -64,6 +112,17 @@ export const source = station({
     'Outlet breaker',
     'read the number on the breaker or button that feeds this receptacle',
     [30, 50, 20, 15, 40],
+  ),
+  outletPoles: choice(
+    [
+      ['1', 'One pole'],
+      ['2', 'Two poles'],
+    ],
+    {
+      label: 'Poles of the outlet breaker',
+      ask: 'look: one handle, or two joined; each pole lets its whole rating pass',
+      when: (source) => source.voltage === '120' && POLES_OF(source) === 3,
+    },
   ),
   outletGfci: yesNo({
     label: 'Receptacle in use is GFCI-protected',
@@ -83,6 +142,16 @@ export const source = station({
       when: engine,
     },
   ),
+  madeBefore2015: yesNo({
+    label: 'Made before 2015',
+    ask: 'date on the nameplate; leave it open if there is none',
+    when: lacksGfci,
+  }),
+  gfciCordSets: yesNo({
+    label: 'Listed GFCI cord sets are used with it',
+    ask: 'look at the cord sets: a test button within the first foot, and a listing mark',
+    when: (source) => source.madeBefore2015 === 'yes' && lacksGfci(source),
+  }),
   neutralBond: choice(
     { floating: 'Floating', bonded: 'Bonded to frame' },
     { label: 'Neutral of the source', ask: 'meter: neutral to frame, engine off, nothing plugged in' },
@@ -104,4 +173,14 @@ export const source = station({
       when: wired,
     },
   ),
+  bondChangeProvided: yesNo({
+    label: 'The maker provides for the change',
+    ask: 'manual: does it say how this bond may be made or opened',
+    when: bondChanged,
+  }),
+  bondChangeMarked: yesNo({
+    label: 'The change is marked on the source',
+    ask: 'look for a durable label that says bonded or floating, as it is now',
+    when: bondChanged,
+  }),
 });

@@ -1,31 +1,44 @@
-import { BOX_TYPES, boxConductorSizes, type BoxName } from '../../codebook';
+import { BOX_TYPES, boxConductorSizes, buildingWireSizes, type BoxName } from '../../codebook';
 import { MECHANISMS, type MechanismName } from '../mechanisms';
 import { amount, choice, wireSize, yesNo } from '../fact';
 import {
   TRANSFER_KINDS,
   device,
-  labelled,
+  labeled,
   station,
   withKinds,
   type TransferKind,
   withInlet,
   withMovedCircuits,
+  withWholeHouse,
 } from '../parts';
 
 const interlock = withKinds('retrofit-interlock');
+const withFirstSwitch: typeof withWholeHouse = (transfer, site) =>
+  withWholeHouse(transfer, site) && transfer.location === 'first';
 const splicedIn = withKinds('load-side-switch', 'single-circuit-switch');
 
 export const transfer = station({
   kind: choice<TransferKind>(TRANSFER_KINDS, {
-    label: 'Transfer means',
+    label: 'Transfer equipment',
     ask: 'look what keeps the source and the utility apart',
   }),
+  otherKind: choice(
+    {
+      'panel-with-switching': 'A panel with switching of its own',
+      'vehicle-outlet': 'An outlet of a car or truck',
+      'meter-collar': 'A collar at the meter',
+      'no-utility': 'No utility at all',
+      unlike: 'None of these',
+    },
+    { label: 'What it is', ask: 'look, and read every label on it', when: withKinds('other') },
+  ),
   backfeedsOutlet: yesNo({
     label: 'A cord feeds the house through an outlet',
     ask: 'look at dryer, range, welder and air-conditioner outlets, and for a cord with two plugs',
   }),
   mechanism: choice<MechanismName>(
-    labelled(Object.keys(MECHANISMS) as MechanismName[], (name) => MECHANISMS[name].label),
+    labeled(Object.keys(MECHANISMS) as MechanismName[], (name) => MECHANISMS[name].label),
     {
       label: 'How it keeps them apart',
       ask: 'look at what moves: a plate, a linkage between handles, or one handle with two ends',
@@ -65,13 +78,13 @@ export const transfer = station({
     when: withInlet,
   }),
   ratingA: device(
-    'Rated amps of the transfer means',
+    'Rated amps of the transfer equipment',
     'read its label; for an interlock the breaker’s own',
     [30, 50, 60, 100, 200],
     withInlet,
   ),
   ratingV: amount('V', [120, 600], [240, 120], {
-    label: 'Rated volts of the transfer means',
+    label: 'Rated volts of the transfer equipment',
     ask: 'read its label',
     when: withInlet,
   }),
@@ -89,6 +102,60 @@ export const transfer = station({
     label: 'Torque tool was used',
     ask: 'see the tool and its calibration date',
     when: withInlet,
+  }),
+  location: choice(
+    { first: 'First behind the meter', behind: 'Behind the service disconnect', meter: 'At the meter itself' },
+    { label: 'Where the switch stands', ask: 'follow the service conductors from the meter', when: withWholeHouse },
+  ),
+  serviceEquipment: yesNo({
+    label: 'Marked suitable as service equipment',
+    ask: 'read its label',
+    when: withFirstSwitch,
+  }),
+  meterListed: yesNo({
+    label: 'Listed as a meter-mounted transfer switch, and the utility agrees',
+    ask: 'read its label; ask for the utility’s letter',
+    when: (transfer, site) => withWholeHouse(transfer, site) && transfer.location === 'meter',
+  }),
+  utilityA: device(
+    'Service or feeder that it switches',
+    'read the breaker ahead of it, or the rating of the service',
+    [200, 100, 150, 125],
+    withWholeHouse,
+  ),
+  withstandKa: amount('kA', [1, 200], [10, 22, 25, 42, 65], {
+    label: 'Short-circuit rating of the switch',
+    ask: 'read its label, with the breaker that it names',
+    when: withWholeHouse,
+  }),
+  serviceMetal: choice(
+    { copper: 'Copper', aluminum: 'Aluminum' },
+    { label: 'Metal of its utility conductors', ask: 'look at a stripped end', when: withWholeHouse },
+  ),
+  serviceAwg: wireSize(buildingWireSizes('copper').slice(4), {
+    label: 'Size of its utility conductors',
+    ask: 'read the conductor; the smaller of line and load side',
+    when: withWholeHouse,
+  }),
+  fourWire: yesNo({
+    label: 'Four wires from the switch to the panel',
+    ask: 'count: two hots, neutral, and an equipment ground of its own',
+    when: withFirstSwitch,
+  }),
+  emergencyDisconnect: yesNo({
+    label: 'Emergency disconnect outdoors, marked',
+    ask: 'look outside, in reach: a disconnect marked EMERGENCY DISCONNECT',
+    when: withFirstSwitch,
+  }),
+  workingSpace: yesNo({
+    label: 'Working space at the transfer equipment',
+    ask: 'tape: 30 in wide, 36 in deep, 6½ ft high, kept clear',
+    when: withKinds('load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic'),
+  }),
+  neutralOnGfciBreaker: yesNo({
+    label: 'A moved circuit’s neutral stays on a GFCI or AFCI breaker',
+    ask: 'look in the panel: a moved circuit whose white or pigtail still lands on a breaker with a test button',
+    when: withMovedCircuits,
   }),
   gfciAfciKept: yesNo({
     label: 'GFCI and AFCI protection kept',
@@ -111,10 +178,18 @@ export const transfer = station({
     [30, 20, 50],
     withKinds('load-side-switch'),
   ),
-  box: choice<BoxName>(
-    labelled(Object.keys(BOX_TYPES) as BoxName[], (name) => BOX_TYPES[name].label),
+  box: choice<BoxName | 'marked'>(
+    {
+      ...labeled(Object.keys(BOX_TYPES) as BoxName[], (name) => BOX_TYPES[name].label),
+      marked: 'Another, volume marked',
+    },
     { label: 'Box with the splices', ask: 'read or measure it', when: withKinds('single-circuit-switch') },
   ),
+  boxIn3: amount('in³', [4, 500], [22.5, 34, 42, 50], {
+    label: 'Volume marked in the box',
+    ask: 'read it inside the box',
+    when: (transfer) => transfer.kind === 'single-circuit-switch' && transfer.box === 'marked',
+  }),
   boxAwg: wireSize(boxConductorSizes(), {
     label: 'Largest conductor in the box',
     ask: 'read it',

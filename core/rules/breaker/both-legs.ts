@@ -6,7 +6,7 @@ export default rule({
   holds: 'The two poles of the backfed breaker stand on the two legs.',
   severity: 'hazard',
   cites: everyEdition('110.3(B)', '240.15(B)'),
-  facts: ['transfer.kind', 'breaker.acrossBothLegs'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'breaker.acrossBothLegs'],
   notApplicable: without('backfed breaker'),
   check: (look) =>
     answered(look, 'breaker.acrossBothLegs', 'yes', {

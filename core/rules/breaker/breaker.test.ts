@@ -1,4 +1,4 @@
-import { CORDS_ONLY, SWITCH, ruleTable, type Facts } from '../../test/rule-table';
+import { CORDS_ONLY, SWITCH, askedTable, ruleTable, type Facts } from '../../test/rule-table';
 import type { FactPath } from '../../case';
 
 const NO_BACKFED: Facts[] = [
@@ -12,7 +12,12 @@ const saying = (text: string) => expect.stringContaining(text) as unknown as str
 ruleTable('breaker/not-above-weakest-link', {
   holds: [[{}, { found: 30, allowed: 30 }], { 'breaker.ratingA': 20 }, { 'transfer.kind': 'transfer-panel' }],
   violation: [
-    [{ 'breaker.ratingA': 50 }, { severity: 'hazard', found: 50, allowed: 30, remedy: saying('30 A') }],
+    [{ 'breaker.ratingA': 50 }, { severity: 'correction', found: 50, allowed: 30, remedy: saying('30 A') }],
+    // without a device of its own at the source nothing else protects the feeder
+    [{ 'breaker.ratingA': 50, 'source.outletDevice': 'none' }, { severity: 'hazard' }],
+    [{ 'breaker.ratingA': 50, 'source.outletDevice': undefined }, { severity: 'hazard' }],
+    [{ 'breaker.ratingA': 50, 'source.outletBreakerA': 50 }, { severity: 'hazard' }],
+    [{ 'cord[0].breakerA': 20 }, { allowed: 20, reason: saying('cord') }], // an adapter’s own breaker is a link
     [{ 'cord[0].sizeAwg': '12' }, { allowed: 25, reason: saying('cord'), remedy: saying('25 A') }],
     [{ 'source.outletBreakerA': 20 }, { allowed: 20, reason: saying('source outlet') }],
     [{ 'feeder.stretches[0].sizeAwg': '14' }, { allowed: 15, reason: saying('feeder') }],
@@ -53,18 +58,21 @@ ruleTable('breaker/two-pole-common-trip', {
 });
 
 ruleTable('breaker/interrupting-rating', {
-  holds: [{}, { 'breaker.availableKa': 10 }],
+  holds: [
+    {},
+    { 'breaker.availableKa': 10 },
+    [{ 'breaker.availableKa': undefined }, { allowed: 10 }], // the office’s value, where a dwelling has none marked
+    [{ 'breaker.availableKa': 22, 'breaker.seriesRated': 'yes' }, { reason: saying('series rating') }],
+  ],
   violation: [
     [
-      { 'breaker.availableKa': 14 },
+      { 'breaker.availableKa': 14, 'breaker.seriesRated': 'no' },
       { severity: 'correction', found: 10, allowed: 14, unit: 'kA', remedy: saying('14 kA') },
     ],
   ],
   unproven: [
-    [
-      { 'breaker.availableKa': undefined, 'breaker.interruptingKa': undefined },
-      ['breaker.interruptingKa', 'breaker.availableKa'],
-    ],
+    [{ 'breaker.interruptingKa': undefined }, ['breaker.interruptingKa']],
+    [{ 'breaker.availableKa': 14 }, ['breaker.seriesRated']],
   ],
   notApplicable: NO_BACKFED,
 });
@@ -105,3 +113,9 @@ ruleTable('breaker/not-above-weakest-link', {
   violation: [],
   unproven: [],
 });
+
+askedTable('breaker/electronic-marked-for-backfeed', 'breaker.electronic', ['gfci-unmarked'], 'correction', {
+  right: ['gfci-marked'],
+  notApplicable: NO_BACKFED,
+});
+askedTable('breaker/stabs-sound', 'breaker.stabsSound', ['no'], 'correction', { notApplicable: NO_BACKFED });

@@ -6,7 +6,7 @@ export default rule({
   holds: 'Where circuits were moved to make room, breaker and conductor still match.',
   severity: 'correction',
   cites: everyEdition('240.4', '110.3(B)'),
-  facts: ['transfer.kind', 'breaker.displaced'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'breaker.displaced'],
   notApplicable: without('backfed breaker'),
   check: (look) => {
     const moved = look.need('breaker.displaced');

@@ -6,7 +6,7 @@ export default rule({
   holds: 'A fastener holds the backfed breaker, so that a pull cannot free it.',
   severity: 'hazard',
   cites: everyEdition('408.36(D)'),
-  facts: ['transfer.kind', 'breaker.heldDown'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'breaker.heldDown'],
   notApplicable: without('backfed breaker'),
   check: (look) =>
     answered(look, 'breaker.heldDown', 'yes', {

@@ -1,16 +1,17 @@
 import { standardDeviceAtOrBelowA } from '../../codebook';
-import { lacking, linksAhead, weakest, WEAKEST_LINK_CITES } from '../../electrical';
+import { CORD_FACTS, STRETCH_FACTS, lacking, linksAhead, weakest, WEAKEST_LINK_CITES } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'breaker/not-above-weakest-link',
   holds: 'The backfed breaker is no larger than the weakest part ahead of it.',
   severity: 'hazard',
+  weighs: 'correction where the source has a device of its own, no larger than the weakest part',
+  not: 'A smaller breaker than the outlet’s: that is no fault, for it protects what is behind it.',
   cites: WEAKEST_LINK_CITES,
   facts: [
-    'transfer.kind', 'breaker.ratingA', 'source.outletBreakerA', 'source.voltage', 'feeder.inletTerminal', 'feeder.houseTerminal',
-    'cord.sizeAwg', 'cord.wires', 'inlet.ratingA',
-    ...['method', 'insulation', 'metal', 'sizeAwg', 'ambientC', 'otherCarrying'].map((key) => `feeder.stretches.${key}`),
+    'transfer.otherKind', 'breaker.ratingA', 'source.outletBreakerA', 'source.outletDevice', 'inlet.ratingA', 'cord.breakerA',
+    ...CORD_FACTS, ...STRETCH_FACTS,
   ], // prettier-ignore
   notApplicable: without('backfed breaker'),
   check: (look) => {
@@ -26,12 +27,15 @@ export default rule({
     const detail = { found: breakerA, allowed: weak?.ratingA, unit: 'A' };
     if (breakerA !== undefined && weak && breakerA > weak.ratingA) {
       const stays = standardDeviceAtOrBelowA(weak.ratingA);
+      // With a device of its own at the source, no larger than the weakest part, what lies between is protected from there.
+      const aheadA = look.known('source.outletDevice') === 'own' ? look.known('source.outletBreakerA') : undefined;
+      const protectedAhead = aheadA !== undefined && aheadA <= weak.ratingA;
       return violation(
         `${weak.ratingA} A allowed by ${name}, ${breakerA} A found.`,
         stays
           ? `The largest breaker that may stay is ${stays} A, listed for the panel.`
           : `No standard breaker is small enough for ${name}; replace that part.`,
-        detail,
+        { ...detail, ...(protectedAhead ? { severity: 'correction' as const } : {}) },
       );
     }
     lacking(links, ...(breakerA === undefined ? ['breaker.ratingA'] : []));

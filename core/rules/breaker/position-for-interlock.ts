@@ -1,15 +1,15 @@
 import { everyEdition } from '../../codebook';
-import { answered, rule, without } from '../rule';
+import { answered, kindOf, rule, without } from '../rule';
 
 export default rule({
   id: 'breaker/position-for-interlock',
   holds: 'The backfed breaker sits in the one position that the interlock reaches.',
   severity: 'correction',
   cites: everyEdition('702.5', '110.3(B)'),
-  facts: ['transfer.kind', 'breaker.atInterlock'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'breaker.atInterlock'],
   notApplicable: (look) =>
     without('backfed breaker')(look) ??
-    (look.need('transfer.kind') === 'retrofit-interlock' ? undefined : 'a factory-linked pair has no position to miss'),
+    (kindOf(look) === 'retrofit-interlock' ? undefined : 'a factory-linked pair has no position to miss'),
   check: (look) =>
     answered(look, 'breaker.atInterlock', 'yes', {
       good: 'The interlock reaches its handle.',

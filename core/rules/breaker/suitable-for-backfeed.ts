@@ -6,7 +6,7 @@ export default rule({
   holds: 'The backfed breaker may be fed from its load side.',
   severity: 'hazard',
   cites: everyEdition('110.3(B)', '408.36(D)'),
-  facts: ['transfer.kind', 'breaker.lineLoadMarked'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'breaker.lineLoadMarked'],
   notApplicable: without('backfed breaker'),
   check: (look) =>
     answered(look, 'breaker.lineLoadMarked', 'no', {

@@ -6,7 +6,7 @@ export default rule({
   holds: 'The backfed breaker is one two-pole breaker with a common trip.',
   severity: 'correction',
   cites: everyEdition('240.15(B)'),
-  facts: ['transfer.kind', 'breaker.construction'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'breaker.construction'],
   notApplicable: without('backfed breaker'),
   check: (look) => {
     const construction = look.need('breaker.construction');

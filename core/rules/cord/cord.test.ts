@@ -43,17 +43,27 @@ ruleTable('cord/ends-mate', {
 ruleTable('cord/no-double-plug', {
   holds: [{}],
   violation: [
-    [{ 'cord[0].inletEndGender': 'plug' }, { severity: 'hazard' }],
+    [
+      { 'cord[0].inletEndGender': 'plug' },
+      {
+        severity: 'hazard',
+        remedy: expect.stringMatching(/^Stop work.*house end first.*only then/s) as unknown as string,
+      },
+    ],
     secondCord({ 'cord[1].inletEndGender': 'plug', 'cord[0].inletEndGender': undefined }),
+    [{ 'cord[0].part': 'two-plug' }, { severity: 'hazard', reason: saying('two plugs'), part: 'cord-1' }],
   ],
-  unproven: [[secondCord({ 'cord[1].inletEndGender': undefined }), ['cord[1].inletEndGender']]],
+  unproven: [
+    [secondCord({ 'cord[1].inletEndGender': undefined, 'cord[1].part': 'cord' }), ['cord[1].inletEndGender']],
+    [{ 'cord[0].part': undefined }, ['cord[0].part']],
+  ],
 });
 
 ruleTable('cord/ampacity', {
   holds: [
     [{}, { found: 30, allowed: 30, unit: 'A' }],
     { 'cord[0].sizeAwg': '8' },
-    { 'source.outletBreakerA': 20, 'cord[0].sizeAwg': '16' }, // an extension cord set on 20 A
+    { ...CORDS_ONLY, 'source.outletBreakerA': 20, 'cord[0].sizeAwg': '16' }, // an extension cord set on 20 A
     { ...BRIDGED, 'source.outletBreakerA': 25 },
   ],
   violation: [
@@ -62,7 +72,8 @@ ruleTable('cord/ampacity', {
       { severity: 'hazard', found: 30, allowed: 25, remedy: expect.stringContaining('10 AWG') as unknown as string },
     ],
     [BRIDGED, { found: 30, allowed: 25, remedy: expect.stringContaining('8 AWG') as unknown as string }], // its neutral counts
-    { 'source.outletBreakerA': 20, 'cord[0].sizeAwg': '18' },
+    { ...CORDS_ONLY, 'source.outletBreakerA': 20, 'cord[0].sizeAwg': '18' },
+    { 'source.outletBreakerA': 20, 'cord[0].sizeAwg': '16' }, // a cord that feeds a house is no appliance’s set
     { 'source.outletBreakerA': 25, 'cord[0].sizeAwg': '14' },
     secondCord({ 'cord[1].sizeAwg': '12', 'cord[0].sizeAwg': undefined }),
     [
@@ -76,6 +87,7 @@ ruleTable('cord/ampacity', {
       ['source.outletBreakerA', 'cord[0].sizeAwg'],
     ],
     [{ 'source.voltage': undefined }, ['source.voltage']],
+    [{ 'transfer.kind': undefined, 'source.outletBreakerA': 20, 'cord[0].sizeAwg': '16' }, ['transfer.kind']],
   ],
 });
 
@@ -100,9 +112,15 @@ ruleTable('cord/four-wire-for-120-240', {
 });
 const adapter = secondCord({ 'cord[1].part': 'adapter-listed', 'cord[1].pullTested': 'yes' });
 askedTable('cord/adapter-listed', 'cord[0].part', ['adapter-unlisted'], 'correction', { right: ['adapter-listed'] });
-askedTable('cord/not-fixed-wiring', 'cord[0].run', ['through-wall', 'fastened', 'concealed'], 'correction', {
-  base: adapter,
-});
+askedTable(
+  'cord/not-fixed-wiring',
+  'cord[0].run',
+  ['through-wall', 'fastened', 'concealed', 'under-rug'],
+  'correction',
+  {
+    base: adapter,
+  },
+);
 askedTable('cord/not-coiled-under-load', 'cord[0].coiled', ['yes'], 'advisory', { base: adapter });
 askedTable('cord/locks-and-pull-tested', 'cord[0].pullTested', ['no'], 'advisory', { base: adapter });
 ruleTable('cord/not-fixed-wiring', {
@@ -118,12 +136,60 @@ ruleTable('cord/not-fixed-wiring', {
 
 ruleTable('cord/ampacity', {
   holds: [[secondCord({ 'cord[1].sizeAwg': '8' }), { allowed: 30 }]],
-  violation: [{ 'source.outletBreakerA': 21, 'cord[0].sizeAwg': '14' }], // no set on 20 A any more
+  violation: [{ ...CORDS_ONLY, 'source.outletBreakerA': 21, 'cord[0].sizeAwg': '14' }], // no set on 20 A any more
   unproven: [],
 });
 ruleTable('cord/four-wire-for-120-240', { holds: [[{}, { found: 4, allowed: 4 }]], violation: [], unproven: [] });
 ruleTable('cord/not-fixed-wiring', {
   holds: [],
-  violation: [[{ 'cord[0].run': 'fastened' }, { reason: 'A cord serves as fixed wiring.' }]],
+  violation: [
+    [{ 'cord[0].run': 'fastened' }, { reason: 'A cord serves as fixed wiring, or lies where it is crushed.' }],
+  ],
   unproven: [],
+});
+
+const tied = { 'cord[0].bridges': 'yes' };
+ruleTable('cord/no-tied-hots', {
+  holds: [{}, { ...tied, 'cord[0].sourceEnd': 'L5-30' }], // a bridged feed from a 120 V face is judged as such
+  violation: [
+    [tied, { severity: 'hazard', reason: saying('altered'), part: 'cord-1' }],
+    [{ ...tied, 'cord[0].inletEnd': 'L5-30' }, { reason: saying('shorts the legs') }],
+    [{ ...tied, ...BRIDGED }, { severity: 'hazard' }], // whatever the nameplate says
+  ],
+  unproven: [
+    [{ 'cord[0].bridges': undefined }, ['cord[0].bridges']],
+    [{ ...tied, 'cord[0].sourceEnd': undefined }, ['cord[0].sourceEnd']],
+  ],
+});
+
+const CHAINED = { ...CORDS_ONLY, 'cord[0].daisyChained': 'no' };
+askedTable('cord/not-daisy-chained', 'cord[0].daisyChained', ['yes'], 'correction', {
+  base: CHAINED,
+  notApplicable: [{}],
+});
+
+// 25 A planned on leg A: 3000 W. A cord of 10 AWG carries 30 A, at 41 °C (106 °F) 0.87 of it by the 90 °C column.
+const warm = (airF: number, markedC: string, watts = 3000) => ({
+  'source.airF': airF,
+  'cord[0].markedC': markedC,
+  'loads.circuits[0].runningW': watts,
+});
+ruleTable('cord/ambient', {
+  holds: [
+    {},
+    [warm(106, '90'), {}],
+    warm(106, '105'), // counts as 90 °C
+    warm(60, '60', 3600), // nothing gained in the cold, nothing lost
+    { ...warm(106, '60'), 'cord[0].part': 'adapter-listed' },
+  ],
+  violation: [
+    [warm(106, '60'), { severity: 'advisory', found: 25, allowed: 21.3, unit: 'A' }],
+    [warm(60, '60', 3601), { allowed: 30 }],
+    [warm(106, '75'), { allowed: 24.6 }],
+  ],
+  unproven: [
+    [{ 'cord[0].markedC': undefined }, ['cord[0].markedC']],
+    [{ 'loads.circuits[0].plan': undefined }, ['loads.circuits[0].plan']],
+  ],
+  notApplicable: [{ 'source.kind': 'power-station' }],
 });

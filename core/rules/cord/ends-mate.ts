@@ -10,14 +10,14 @@ export default rule({
   cites: everyEdition('406.7', '110.3(B)'),
   facts: ['transfer.kind', 'source.outlet', 'cord.sourceEnd', 'cord.inletEnd', 'inlet.configuration'],
   check: (look) => {
-    // Along the way: receptacle, plug, connector, plug, …, inlet. Each pair of neighbours must mate.
+    // Along the way: receptacle, plug, connector, plug, …, inlet. Each pair of neighbors must mate.
     const joints: [FactPath, FactPath][] = [];
     let behind: FactPath = 'source.outlet';
     for (let i = 0; i < look.cords; i++) {
       joints.push([behind, cordAt(i).sourceEnd]);
       behind = cordAt(i).inletEnd;
     }
-    // Whether there is an inlet to mate with, the transfer means decides.
+    // Whether there is an inlet to mate with, the transfer equipment decides.
     const kind = look.known('transfer.kind');
     if (kind && !absence('inlet', kind)) joints.push([behind, 'inlet.configuration']);
 

@@ -1,5 +1,6 @@
 import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
+import { FEED_FACTS, feedOf } from '../../electrical';
 import { firstOf, firstViolation, holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -7,12 +8,12 @@ export default rule({
   holds: 'A 120/240 V connection has four wires all the way: two hots, neutral and ground.',
   severity: 'correction',
   cites: everyEdition('250.138', '110.3(B)'),
-  facts: ['transfer.kind', 'source.voltage', 'cord.wires'],
+  facts: ['transfer.kind', 'transfer.otherKind', ...FEED_FACTS, 'cord.wires'],
   notApplicable: firstOf(without('inlet'), (look) =>
-    look.need('source.voltage') === '120' ? 'the source gives 120 V only' : undefined,
+    feedOf(look) === '120' ? 'the receptacle in use gives 120 V only' : undefined,
   ),
   check: (look) => {
-    const narrow = firstViolation(look, look.cords, (side, i) =>
+    const narrow = firstViolation(look, 'cord', (side, i) =>
       side.need(cordAt(i).wires) === '3'
         ? violation(
             `Cord ${i + 1} has three wires; neutral and ground would share one, or a leg be missing.`,

@@ -9,7 +9,7 @@ export default rule({
   cites: CORD_TYPE_CITES,
   facts: ['cord.type'],
   check: (look) =>
-    firstViolation(look, look.cords, (side, i) => {
+    firstViolation(look, 'cord', (side, i) => {
       const name = side.need(cordAt(i).type);
       const { usage, outdoors } = CORD_TYPES[name];
       if (usage !== 'not-hard' && outdoors) return undefined;

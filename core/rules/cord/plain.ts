@@ -19,7 +19,7 @@ function eachCord({ key, right, cordsAlone, good, bad, remedy, ...rest }: EachCo
     ...rest,
     facts: [`cord.${key}`, ...(cordsAlone ? ['cord.part'] : [])],
     check: (look) =>
-      firstViolation(look, look.cords, (side, i) => {
+      firstViolation(look, 'cord', (side, i) => {
         if (cordsAlone && side.need(cordAt(i).part) !== 'cord') return undefined;
         return right.includes(side.need(cordAt(i)[key]))
           ? undefined
@@ -31,25 +31,26 @@ function eachCord({ key, right, cordsAlone, good, bad, remedy, ...rest }: EachCo
 export default [
   eachCord({
     id: 'cord/adapter-listed',
-    holds: 'Every adapter is a listed part with two ends that belong together.',
+    holds: 'Every adapter is a listed part with two ends that belong together, one that hangs ready too.',
+    not: 'Two plugs joined into one end: cord/no-double-plug.',
     severity: 'correction',
     cites: everyEdition('110.3(B)'),
     key: 'part',
-    right: ['cord', 'adapter-listed'],
+    right: ['cord', 'adapter-listed', 'two-plug'],
     good: 'No home-made or unlisted adapter is in use.',
     bad: 'A home-made or unlisted adapter is in use.',
     remedy: 'Take it out of service; use a cord made with the right ends, or a listed adapter.',
   }),
   eachCord({
     id: 'cord/not-fixed-wiring',
-    holds: 'Cords lie free; none runs through or inside the building or is fastened to it.',
+    holds: 'Cords lie free; none runs through or inside the building, under a rug or door, or is fastened to it.',
     severity: 'correction',
     cites: everyEdition('400.12'),
     key: 'run',
     right: ['free'],
     cordsAlone: true,
     good: 'Every cord lies free.',
-    bad: 'A cord serves as fixed wiring.',
+    bad: 'A cord serves as fixed wiring, or lies where it is crushed.',
     remedy: 'Run a wiring method made for the place from an inlet, and keep the cord outside and free.',
   }),
   eachCord({
@@ -63,6 +64,24 @@ export default [
     good: 'Every cord is laid out.',
     bad: 'A cord is wound up under load; it heats in the coil.',
     remedy: 'Lay it out, or use a shorter one.',
+  }),
+  rule({
+    id: 'cord/not-daisy-chained',
+    holds: 'Each cord goes from the source to its appliance by itself.',
+    severity: 'correction',
+    cites: everyEdition('400.12', '110.3(B)'),
+    facts: ['transfer.kind', 'cord.part', 'cord.daisyChained'],
+    notApplicable: (look) =>
+      look.need('transfer.kind') === 'none-cords' ? undefined : 'the cord feeds the house, not an appliance',
+    check: (look) =>
+      firstViolation(look, 'cord', (side, i) =>
+        side.need(cordAt(i).part) === 'cord' && side.need(cordAt(i).daisyChained) === 'yes'
+          ? violation(
+              `Cord ${i + 1} is plugged into another cord or strip; every joint heats, and the thinnest decides.`,
+              'Use one cord long and heavy enough for each appliance.',
+            )
+          : undefined,
+      ) ?? holds('No cord hangs on another.'),
   }),
   eachCord({
     id: 'cord/locks-and-pull-tested',

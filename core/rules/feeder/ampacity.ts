@@ -1,5 +1,5 @@
 import { movedIn2020 } from '../../codebook';
-import { rounded, smallestStretchSize, stretchAmpacity, type Look } from '../../electrical';
+import { STRETCH_FACTS, rounded, smallestStretchSize, stretchAmpacity, type Look } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch, type Judged } from './worst-stretch';
 
@@ -24,16 +24,8 @@ export default rule({
   holds: 'Every stretch of the feeder carries what the device ahead of it, the source outlet’s breaker, lets pass.',
   severity: 'hazard',
   cites: movedIn2020(['240.4', '310.15'], ['240.4', '310.14', '310.15']),
-  facts: [
-    'transfer.kind',
-    'source.outletBreakerA',
-    'source.voltage',
-    ...['sizeAwg', 'method', 'insulation', 'metal', 'ambientC', 'otherCarrying'].map(
-      (key) => `feeder.stretches.${key}`,
-    ),
-    'feeder.inletTerminal',
-    'feeder.houseTerminal',
-  ],
+  not: 'The backfed breaker behind the feeder: breaker/not-above-weakest-link; and the exception for short hot stretches, which could only allow more.',
+  facts: ['transfer.otherKind', 'source.outletBreakerA', ...STRETCH_FACTS],
   notApplicable: without('feeder'),
   check: (look) => worstStretch(look, judge),
 });

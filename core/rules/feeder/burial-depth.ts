@@ -1,7 +1,7 @@
 import { stretchAt } from '../../case';
 import { BURIAL_CITES, BURIAL_IN, METHODS, everyEdition, type BurialColumn, type WiringMethod } from '../../codebook';
-import { Missing, type Look } from '../../electrical';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import { FEED_FACTS, Missing, feedOf, type Look } from '../../electrical';
+import { firstOf, holds, kindOf, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 /** A stretch whose place nobody knows may be underground. */
@@ -10,8 +10,8 @@ const mayBeUnderground = (look: Look, index: number) => look.need(stretchAt(inde
 /** 120 V, 20 A or less with GFCI, on its way to one circuit. */
 function small(look: Look): boolean {
   return (
-    look.need('transfer.kind') === 'single-circuit-switch' &&
-    look.need('source.voltage') === '120' &&
+    kindOf(look) === 'single-circuit-switch' &&
+    feedOf(look) === '120' &&
     look.need('source.outletBreakerA') <= 20 &&
     look.need('source.outletGfci') === 'yes'
   );
@@ -23,7 +23,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('300.5(A)'),
   facts: [
-    'transfer.kind', 'source.voltage', 'source.outletBreakerA', 'source.outletGfci',
+    'transfer.kind', 'transfer.otherKind', ...FEED_FACTS, 'source.outletBreakerA', 'source.outletGfci',
     ...['place', 'method', 'burialIn', 'burialUnder'].map((key) => `feeder.stretches.${key}`),
   ], // prettier-ignore
   notApplicable: firstOf(without('feeder'), (look) => {
@@ -46,16 +46,27 @@ export default rule({
           `The burial table has no column for ${method.label.toLowerCase()}; it may be buried only if its listing says so and how deep.`,
         );
       let column: BurialColumn = method.burial;
-      if (coverIn < BURIAL_IN[column][under] && column !== 'rigid-metal' && small(side)) column = 'small-gfci';
+      const table = BURIAL_IN[column][under];
+      if (table === undefined)
+        return {
+          least: -Infinity,
+          finding: violation(
+            `${method.label} runs under a building outside of a raceway (${stretchName(side, index)}).`,
+            'Run it in a raceway that goes beyond the outside walls, or route it around the building.',
+          ),
+        };
+      const smaller = BURIAL_IN['small-gfci'][under];
+      if (coverIn < table && smaller !== undefined && smaller < table && column !== 'rigid-metal' && small(side))
+        column = 'small-gfci';
       const leastIn = side.step(
         column === 'small-gfci' ? 'Least cover, 120 V, 20 A or less with GFCI' : `Least cover, ${name}`,
-        BURIAL_IN[column][under],
+        BURIAL_IN[column][under]!,
         'in',
         BURIAL_CITES,
       );
       const detail = { found: coverIn, allowed: leastIn, unit: 'in' };
       const words = `${coverIn} in of cover (${stretchName(side, index)}), ${leastIn} in needed.`;
-      const other = BURIAL_IN['rigid-metal'][under];
+      const other = BURIAL_IN['rigid-metal'][under]!;
       return {
         least: coverIn - leastIn,
         finding:
@@ -63,7 +74,7 @@ export default rule({
             ? holds(words, detail)
             : violation(
                 words,
-                coverIn >= other && column !== 'rigid-metal'
+                coverIn >= other && other < leastIn
                   ? `Bury it ${leastIn} in deep, or run it in rigid metal conduit, which may lie at ${other} in.`
                   : `Bury it ${leastIn} in deep.`,
                 detail,

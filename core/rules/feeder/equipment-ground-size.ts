@@ -1,6 +1,6 @@
 import { stretchAt } from '../../case';
 import { AREA_CMIL, equipmentGroundSize, everyEdition, sizeOfArea } from '../../codebook';
-import { conductorOf, rounded, smallestStretchSize, type Look } from '../../electrical';
+import { Missing, STRETCH_FACTS, conductorOf, rounded, smallestStretchSize, type Look } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch, type Judged } from './worst-stretch';
 
@@ -9,6 +9,11 @@ const TABLE = everyEdition('Table 250.122');
 
 function judge(look: Look, index: number): Judged {
   const at = stretchAt(index);
+  if (look.known(at.groundBy) === 'raceway')
+    return {
+      least: Infinity,
+      finding: holds('The metal raceway or armor is the equipment ground: feeder/metal-ground-path.'),
+    };
   look.needAll(at.metal, at.sizeAwg, at.groundAwg, 'source.outletBreakerA');
   const { metal, size } = conductorOf(look, index);
   const ground = conductorOf(look, index, 'groundAwg').size;
@@ -16,10 +21,10 @@ function judge(look: Look, index: number): Judged {
   const table = equipmentGroundSize(deviceA, metal);
   const actualCmil = AREA_CMIL.rows[ground]!;
   if (!table)
-    return {
-      least: 0,
-      finding: violation(`No row of the table serves ${deviceA} A.`, 'Have the size worked out by a licensed person.'),
-    };
+    throw new Missing(
+      ['source.outletBreakerA'],
+      `No row of the table serves ${deviceA} A; have the size worked out by a licensed person.`,
+    );
   look.step(`Equipment ground for ${deviceA} A, ${metal}`, table, 'AWG', TABLE);
 
   // Conductors made larger than the device needs take the ground along, in proportion of area.
@@ -43,8 +48,8 @@ function judge(look: Look, index: number): Judged {
       : violation(
           `${ground} AWG equipment ground in ${where}, ${needed} AWG needed.`,
           needed === table
-            ? `Pull an equipment ground of ${needed} AWG or larger.`
-            : `Pull an equipment ground of ${needed} AWG or larger: it grows with the conductors.`,
+            ? `Run an equipment ground of ${needed} AWG or larger.`
+            : `Run an equipment ground of ${needed} AWG or larger: it grows with the conductors.`,
           detail,
         );
   return { least, finding };
@@ -56,14 +61,11 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('250.122'),
   facts: [
-    'transfer.kind',
+    'transfer.otherKind',
     'source.outletBreakerA',
-    'source.voltage',
-    ...['groundAwg', 'sizeAwg', 'method', 'insulation', 'metal', 'ambientC', 'otherCarrying'].map(
-      (key) => `feeder.stretches.${key}`,
-    ),
-    'feeder.inletTerminal',
-    'feeder.houseTerminal',
+    ...STRETCH_FACTS,
+    'feeder.stretches.groundBy',
+    'feeder.stretches.groundAwg',
   ],
   notApplicable: without('feeder'),
   check: (look) => worstStretch(look, judge),

@@ -20,8 +20,8 @@ const conduit = (size: string, terminals: [string, string], more: Record<string,
   'feeder.houseTerminal': terminals[1],
   'source.outletBreakerA': 50,
 });
-/** No table has 14 AWG aluminium: somebody misread a marking. */
-const NO_SUCH = stretch(0, { metal: 'aluminium', sizeAwg: '14' });
+/** No table has 14 AWG aluminum: somebody misread a marking. */
+const NO_SUCH = stretch(0, { metal: 'aluminum', sizeAwg: '14' });
 
 ruleTable('feeder/ampacity', {
   holds: [
@@ -31,7 +31,7 @@ ruleTable('feeder/ampacity', {
     [conduit('8', ['75', '75']), { allowed: 50 }],
     [{ ...stretch(0, { sizeAwg: '6' }), 'source.outletBreakerA': 50 }, { reason: saying('55 A') }],
     [{ ...conduit('1/0', ['unmarked', 'unmarked']), 'source.outletBreakerA': 150 }, { allowed: 150 }], // above 1 AWG unmarked counts as 75 °C
-    [{ ...stretch(0, { metal: 'aluminium', sizeAwg: '8' }) }, { allowed: 35 }],
+    [{ ...stretch(0, { metal: 'aluminum', sizeAwg: '8' }) }, { allowed: 35 }],
     [{ ...stretch(0, { otherCarrying: 2 }) }, { allowed: 30 }], // 40 × 0.8 = 32, capped at 30
     // 55 × 0.87 × 0.8 = 38.28; the next standard device is 40
     [
@@ -80,17 +80,19 @@ ruleTable('feeder/small-conductor', {
     {},
     stretch(0, { sizeAwg: '8' }),
     { ...SWITCH, 'breaker.ratingA': 50 },
-    { ...stretch(0, { metal: 'aluminium' }), 'source.outletBreakerA': 25, 'breaker.ratingA': 25 },
+    { ...stretch(0, { metal: 'aluminum' }), 'source.outletBreakerA': 25, 'breaker.ratingA': 25 },
   ],
   violation: [
-    [{ 'breaker.ratingA': 50 }, { severity: 'hazard', found: 50, allowed: 30 }],
+    [{ 'breaker.ratingA': 50 }, { severity: 'correction', found: 50, allowed: 30 }],
+    [{ 'breaker.ratingA': 50, 'source.outletDevice': 'none' }, { severity: 'hazard' }],
+    [{ 'source.outletBreakerA': 31 }, { severity: 'hazard', found: 31 }],
     [
       { 'source.outletBreakerA': 50, 'breaker.ratingA': undefined },
       { found: 50, allowed: 30 },
     ],
     [stretch(0, { sizeAwg: '12' }), { allowed: 20 }],
     [stretch(0, { sizeAwg: '14' }), { allowed: 15 }],
-    [stretch(0, { metal: 'aluminium' }), { allowed: 25 }],
+    [stretch(0, { metal: 'aluminum' }), { allowed: 25 }],
   ],
   unproven: [
     [{ 'breaker.ratingA': undefined }, ['breaker.ratingA']],
@@ -105,7 +107,8 @@ ruleTable('feeder/equipment-ground-size', {
     {},
     { ...stretch(0, { sizeAwg: '6' }), 'source.outletBreakerA': 50 },
     stretch(0, { sizeAwg: '8', groundAwg: '8' }),
-    { ...stretch(0, { metal: 'aluminium', sizeAwg: '8', groundAwg: '8' }) },
+    { ...stretch(0, { metal: 'aluminum', sizeAwg: '8', groundAwg: '8' }) },
+    stretch(0, { method: 'EMT', groundBy: 'raceway', groundAwg: undefined }), // another rule’s
   ],
   violation: [
     [
@@ -119,14 +122,14 @@ ruleTable('feeder/equipment-ground-size', {
       },
     ],
     [stretch(0, { sizeAwg: '8' }), { allowed: '8', remedy: saying('grows') }], // 16510 ÷ 10380 × 10380 cmil
-    [{ ...stretch(0, { metal: 'aluminium', sizeAwg: '8', groundAwg: '10' }) }, { allowed: '8' }],
+    [{ ...stretch(0, { metal: 'aluminum', sizeAwg: '8', groundAwg: '10' }) }, { allowed: '8' }],
     [attic(26, { groundAwg: '14' }), { found: '14', reason: saying('in stretch 2, attic, 10 AWG needed') }],
     [stretch(0, { groundAwg: '12', ambientC: undefined }), { allowed: '10' }], // too small whatever the rest
   ],
   unproven: [
     [stretch(0, { groundAwg: 'not-seen' }), ['feeder.stretches[0].groundAwg']],
     [stretch(0, { ambientC: undefined }), ['feeder.stretches[0].ambientC']], // whether the conductors are larger than needed
-    [stretch(0, { metal: 'aluminium', groundAwg: '14' }), ['feeder.stretches[0].groundAwg']],
+    [stretch(0, { metal: 'aluminum', groundAwg: '14' }), ['feeder.stretches[0].groundAwg']],
   ],
   notApplicable: [CORDS_ONLY],
 });
@@ -195,8 +198,21 @@ ruleTable('feeder/neutral-size', {
 });
 
 ruleTable('feeder/neutral-full-size-when-bridged', {
-  holds: [BRIDGED, { 'cord[0].bridges': 'yes' }],
+  holds: [
+    BRIDGED,
+    { ...BRIDGED, 'source.outlet': 'L5-30', 'source.outletPoles': undefined }, // one hot, one pole
+    [
+      { ...BRIDGED, 'source.outletPoles': '2', 'source.outletBreakerA': 15 },
+      { found: 30, allowed: 30, unit: 'A' },
+    ],
+  ],
   violation: [
+    // both poles of a two-pole device on one winding, or on one leg by a bridging cord: twice its rating on the neutral
+    [
+      { ...BRIDGED, 'source.outletPoles': '2' },
+      { severity: 'hazard', found: 30, allowed: 60 },
+    ],
+    [{ 'cord[0].bridges': 'yes' }, { allowed: 60 }],
     [
       { ...BRIDGED, ...stretch(0, { neutralAwg: '12' }) },
       { severity: 'hazard', found: '12', allowed: '10' },
@@ -206,6 +222,7 @@ ruleTable('feeder/neutral-full-size-when-bridged', {
   unproven: [
     [{ ...BRIDGED, ...stretch(0, { neutralAwg: undefined }) }, ['feeder.stretches[0].neutralAwg']],
     [{ 'cord[0].bridges': undefined }, ['cord[0].bridges']],
+    [{ ...BRIDGED, 'source.outletPoles': undefined }, ['source.outletPoles']],
   ],
   notApplicable: [{}, CORDS_ONLY, { ...SINGLE, ...BRIDGED }],
 });
@@ -220,6 +237,11 @@ ruleTable('feeder/method-suits-place', {
     stretch(0, { method: 'USE-2', place: 'underground' }),
     stretch(0, { method: 'LFMC', insulation: 'TW', place: 'outdoors' }),
     stretch(0, { method: 'MC', place: 'wall' }),
+    stretch(0, { method: 'MC', place: 'outdoors', wetMarked: 'yes', insulation: 'XHHW-2' }),
+    stretch(0, { method: 'TC-ER', place: 'underground', wetMarked: 'yes', burialMarked: 'yes', insulation: 'THWN' }),
+    stretch(0, { method: 'SER', place: 'indoors', insulation: 'XHHW' }),
+    stretch(0, { method: 'ENT', place: 'attic', insulation: 'THHN' }),
+    stretch(0, { method: 'USE-2', place: 'outdoors', lengthFt: 8 }), // emerges to an enclosure
   ],
   violation: [
     [stretch(0, { place: 'outdoors' }), { severity: 'correction', found: 'NM-B' }],
@@ -230,12 +252,31 @@ ruleTable('feeder/method-suits-place', {
     stretch(0, { method: 'cord', place: 'wall' }),
     stretch(0, { method: 'cord', place: 'outdoors' }),
     stretch(0, { method: 'FMC', insulation: 'THWN-2', place: 'outdoors' }),
-    stretch(0, { method: 'MC', insulation: 'THWN-2', place: 'underground' }),
+    [
+      stretch(0, { method: 'MC', insulation: 'THWN-2', place: 'underground', wetMarked: 'yes', burialMarked: 'no' }),
+      { reason: saying('direct burial') },
+    ],
+    [
+      stretch(0, { method: 'MC', insulation: 'THWN-2', place: 'outdoors', wetMarked: 'no' }),
+      { reason: saying('wet places') },
+    ],
+    [
+      stretch(0, { method: 'SER', insulation: 'THHN', place: 'outdoors', wetMarked: 'yes' }),
+      { reason: saying('a cable outdoors is wet') },
+    ],
+    stretch(0, { method: 'SER', insulation: 'XHHW', place: 'underground' }),
+    stretch(0, { method: 'AC', insulation: 'THWN', place: 'outdoors' }),
+    stretch(0, { method: 'ENT', insulation: 'THWN', place: 'outdoors' }),
+    [stretch(0, { method: 'USE-2', place: 'outdoors', lengthFt: 8.1 }), { reason: saying('exposed') }],
+    stretch(0, { method: 'USE-2', place: 'outdoors', lengthFt: 8, protected: 'no' }),
     [stretch(0, { method: 'UF-B', place: 'outdoors', sunMarked: 'no' }), { reason: saying('sun') }],
   ],
   unproven: [
     [stretch(0, { method: 'PVC', place: 'outdoors' }), ['feeder.stretches[0].insulation']],
     [stretch(0, { method: 'UF-B', place: 'outdoors' }), ['feeder.stretches[0].sunMarked']],
+    [stretch(0, { method: 'MC', place: 'outdoors' }), ['feeder.stretches[0].wetMarked']],
+    [stretch(0, { method: 'TC-ER', place: 'underground', wetMarked: 'yes' }), ['feeder.stretches[0].burialMarked']],
+    [stretch(0, { method: 'USE-2', place: 'outdoors', lengthFt: undefined }), ['feeder.stretches[0].lengthFt']],
     [stretch(0, { place: undefined, method: undefined }), ['feeder.stretches[0].place', 'feeder.stretches[0].method']],
   ],
   notApplicable: [CORDS_ONLY],
@@ -254,6 +295,10 @@ ruleTable('feeder/burial-depth', {
     [buried('IMC', 18, 'driveway'), { allowed: 18 }],
     [{ ...SMALL, ...buried('UF-B', 12) }, { allowed: 12 }],
     [{ ...SMALL, ...buried('PVC', 6, 'slab') }, { allowed: 4 }],
+    [buried('PVC', 24, 'street'), { allowed: 24 }],
+    [buried('PVC', 12, 'concrete'), { allowed: 12 }],
+    [buried('RMC', 0, 'building'), { allowed: 0 }],
+    [{ ...SMALL, ...buried('UF-B', 6, 'concrete') }, { allowed: 6 }],
   ],
   violation: [
     [
@@ -263,6 +308,10 @@ ruleTable('feeder/burial-depth', {
     [buried('UF-B', 17, 'driveway'), { allowed: 18 }],
     [buried('USE-2', 17.9, 'slab'), { allowed: 18 }],
     [buried('PVC', 17), { allowed: 18 }],
+    [buried('PVC', 23, 'street'), { allowed: 24, remedy: 'Bury it 24 in deep.' }], // no metal helps under a street
+    [buried('UF-B', 17, 'concrete'), { allowed: 18 }],
+    [buried('UF-B', 30, 'building'), { reason: saying('outside of a raceway') }],
+    [{ ...SMALL, ...buried('UF-B', 23, 'street') }, { allowed: 24 }],
     [buried('RMC', 5), { allowed: 6, remedy: 'Bury it 6 in deep.' }],
     [buried('RMC', 17, 'driveway'), { allowed: 18 }],
     [buried('IMC', 3.9, 'slab'), { allowed: 4 }],
@@ -306,6 +355,15 @@ ruleTable('feeder/raceway-fill', {
     pipe('PVC', '3/4', '8'),
     pipe('RMC', '1', '6'),
     pipe('LFMC', '3/4', '8', 0, 'XHHW-2'),
+    // the metal is the ground: three conductors, 3 × 0.0366 of 40 % of 0.304
+    [
+      {
+        ...pipe('EMT', '1/2', '8'),
+        'feeder.stretches[0].groundBy': 'raceway',
+        'feeder.stretches[0].groundAwg': undefined,
+      },
+      { found: 0.11, allowed: 0.122 },
+    ],
   ],
   violation: [
     [pipe('EMT', '1/2', '10', 2), { severity: 'correction', remedy: saying('EMT that takes them is 3/4 in') }],
@@ -427,4 +485,52 @@ ruleTable('feeder/voltage-drop', {
     [stretch(0, { lengthFt: 1000 }), { found: 30.7 }], // 73.78 V of 240
   ],
   unproven: [],
+});
+
+const metal = (method: string, facts: Readonly<Record<string, unknown>> = {}): Facts =>
+  stretch(0, {
+    method,
+    insulation: 'THWN-2',
+    groundBy: 'raceway',
+    groundAwg: undefined,
+    fittings: 'yes',
+    lengthFt: 40,
+    ...facts,
+  });
+ruleTable('feeder/metal-ground-path', {
+  holds: [
+    metal('EMT'),
+    metal('RMC'),
+    metal('AC'),
+    { ...metal('FMC', { lengthFt: 6 }), 'source.outletBreakerA': 20 },
+    { ...metal('LFMC', { lengthFt: 6 }), 'source.outletBreakerA': 60 },
+    { ...metal('EMT'), ...stretch(1, { method: 'NM-B', place: 'attic' }) },
+  ],
+  violation: [
+    [metal('EMT', { fittings: 'no' }), { severity: 'correction', reason: saying('turns by hand') }],
+    [{ ...metal('FMC', { lengthFt: 6.1 }), 'source.outletBreakerA': 20 }, { reason: saying('6 ft behind 20 A') }],
+    { ...metal('FMC', { lengthFt: 6 }), 'source.outletBreakerA': 21 },
+    [{ ...metal('LFMC', { lengthFt: 6 }), 'source.outletBreakerA': 61 }, { reason: saying('60 A') }],
+  ],
+  unproven: [
+    [metal('EMT', { fittings: undefined }), ['feeder.stretches[0].fittings']],
+    [metal('EMT', { groundBy: undefined }), ['feeder.stretches[0].groundBy']],
+    [stretch(0, { method: undefined }), ['feeder.stretches[0].method']],
+    [
+      { ...metal('FMC', { lengthFt: undefined }), 'source.outletBreakerA': undefined },
+      ['feeder.stretches[0].lengthFt', 'source.outletBreakerA'],
+    ],
+  ],
+  notApplicable: [{}, CORDS_ONLY, stretch(0, { method: 'EMT', groundBy: 'conductor' })],
+});
+askedTable('feeder/bushings-fitted', 'feeder.bushings', ['no'], 'correction', { notApplicable: [CORDS_ONLY] });
+askedTable('feeder/splices-rated', 'feeder.splices', ['unrated'], 'correction', {
+  right: ['rated'],
+  notApplicable: [CORDS_ONLY],
+});
+ruleTable('feeder/fastened', {
+  holds: [{}],
+  violation: [[stretch(0, { fastened: 'no' }), { severity: 'correction', part: 'stretches-1' }]],
+  unproven: [[stretch(0, { fastened: undefined }), ['feeder.stretches[0].fastened']]],
+  notApplicable: [CORDS_ONLY],
 });

@@ -3,14 +3,19 @@ import { METHODS, everyEdition, isWet, madeForWet, type WiringMethod } from '../
 import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
+/** USE-2 may emerge from the earth for so many ft, as far as it must be guarded there. */
+const EMERGES_FT = 8;
 const WET = everyEdition('300.5(B)', '300.9', '310.10');
 
 export default rule({
   id: 'feeder/method-suits-place',
   holds: 'Every stretch is of a wiring method, and an insulation, made for the place where it runs.',
   severity: 'correction',
-  cites: everyEdition('300.5(B)', '300.9', '334.12', '338.12', '340.12', '400.12'),
-  facts: ['transfer.kind', ...['place', 'method', 'insulation', 'sunMarked'].map((key) => `feeder.stretches.${key}`)],
+  cites: everyEdition('300.5(B)', '300.9', '330.10', '334.12', '338.12', '340.12', '400.12'),
+  facts: [
+    'transfer.kind', 'transfer.otherKind',
+    ...['place', 'method', 'insulation', 'sunMarked', 'wetMarked', 'burialMarked', 'lengthFt', 'protected'].map((key) => `feeder.stretches.${key}`),
+  ], // prettier-ignore
   notApplicable: without('feeder'),
   check: (look) =>
     worstStretch(look, (side, index) => {
@@ -32,13 +37,32 @@ export default rule({
             : 'Use NM-B, MC, or conductors in a raceway.',
         );
       }
+      if (method.wetIfMarked && isWet(place) && side.need(at.wetMarked) === 'no')
+        return wrong(
+          `${method.label} without the marking for wet places runs there (${where}, ${place}).`,
+          'Use cable marked for it (MC with a jacket over its armor), or conductors with a W in a raceway.',
+        );
+      if (method.burialIfMarked && place === 'underground' && side.need(at.burialMarked) === 'no')
+        return wrong(
+          `${method.label} without the marking for direct burial lies in the earth (${where}).`,
+          'Use cable marked for direct burial, or conductors with a W in a raceway.',
+        );
+      if (name === 'USE-2' && place === 'outdoors') {
+        side.needAll(at.lengthFt, at.protected);
+        side.step('USE-2 above the earth, at most', EMERGES_FT, 'ft', everyEdition('338.12(B)', '300.5(D)'));
+        if (side.need(at.lengthFt) > EMERGES_FT || side.need(at.protected) === 'no')
+          return wrong(
+            `USE-2 runs exposed (${where}); it may only emerge, guarded, to an enclosure.`,
+            'Change to a raceway or another method where it leaves the earth.',
+          );
+      }
       if (method.insulationC === undefined && isWet(place)) {
         const insulation = side.need(at.insulation);
         if (!madeForWet(insulation)) {
-          side.step(`${insulation} in a raceway ${place}`, 'wet inside', '', WET);
+          side.step(`${insulation} ${place}`, 'wet inside', '', WET);
           return wrong(
-            `${insulation} is not made for the wet, and a raceway ${place} is wet inside (${where}).`,
-            'Pull THWN-2, XHHW-2 or another type with a W.',
+            `${insulation} is not made for the wet, and ${method.raceway ? 'a raceway' : 'a cable'} ${place} is wet (${where}).`,
+            'Run THWN-2, XHHW-2 or another type with a W.',
           );
         }
       }

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { rounded, smallestSizeOfAmpacity, stretchAmpacity } from '../../electrical';
+import { STRETCH_FACTS, feedV, rounded, smallestSizeOfAmpacity, stretchAmpacity } from '../../electrical';
 import { firstOf, holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
@@ -9,8 +9,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('445.13'),
   facts: [
-    'transfer.kind', 'source.outletDevice', 'source.runningW', 'source.voltage', 'feeder.inletTerminal', 'feeder.houseTerminal',
-    ...['sizeAwg', 'method', 'insulation', 'metal', 'ambientC', 'otherCarrying'].map((key) => `feeder.stretches.${key}`),
+    'transfer.otherKind', 'source.outletDevice', 'source.runningW', ...STRETCH_FACTS,
   ], // prettier-ignore
   notApplicable: firstOf(without('feeder'), (look) =>
     look.need('source.outletDevice') === 'own'
@@ -20,7 +19,7 @@ export default rule({
   check: (look) =>
     worstStretch(look, (side, index) => {
       const power = side.attempt((one) => one.need('source.runningW'));
-      const volts = side.attempt((one) => (one.need('source.voltage') === '120' ? 120 : 240));
+      const volts = side.attempt((one) => feedV(one));
       const ampacity = side.attempt((one) => stretchAmpacity(one, index));
       side.requireAll(power, volts, ampacity);
       const neededA = side.step(

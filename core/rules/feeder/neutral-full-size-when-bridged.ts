@@ -1,28 +1,49 @@
-import { AREA_CMIL, everyEdition } from '../../codebook';
-import { hotAndNeutral } from '../../electrical';
+import { AREA_CMIL, CONFIGURATIONS, everyEdition } from '../../codebook';
+import { STRETCH_FACTS, hotAndNeutral, rounded, stretchAmpacityOf } from '../../electrical';
 import { holds, rule, violation, whereBridged } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 export default rule({
   id: 'feeder/neutral-full-size-when-bridged',
-  holds: 'Where one pole of the source feeds both legs, the neutral is as large as the hots: it carries their sum.',
+  holds:
+    'Where one pole of the source feeds both legs, the neutral carries their sum: as large as the hots, and twice the device where that has two poles.',
   severity: 'hazard',
-  cites: everyEdition('220.61', '310.15'),
+  cites: everyEdition('220.61', '310.15', '240.4'),
   facts: [
-    'transfer.kind', 'source.voltage', 'cord.bridges', 'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'feeder.stretches.neutralAwg',
+    'transfer.otherKind', 'source.outletPoles', 'source.outletBreakerA', ...STRETCH_FACTS, 'feeder.stretches.neutralAwg',
   ], // prettier-ignore
   notApplicable: whereBridged,
   check: (look) =>
     worstStretch(look, (side, index) => {
       const { hot: hotSize, neutral: neutralSize } = hotAndNeutral(side, index);
       const detail = { found: neutralSize, allowed: hotSize, unit: 'AWG' };
-      const words = `${neutralSize} AWG neutral beside ${hotSize} AWG hots (${stretchName(side, index)}); it carries the sum of both legs.`;
+      const where = stretchName(side, index);
+      const words = `${neutralSize} AWG neutral beside ${hotSize} AWG hots (${where}); it carries the sum of both legs.`;
+      if (AREA_CMIL.rows[neutralSize]! < AREA_CMIL.rows[hotSize]!)
+        return {
+          least: AREA_CMIL.rows[neutralSize]! / AREA_CMIL.rows[hotSize]!,
+          finding: violation(words, `Run a neutral of ${hotSize} AWG, or use a 120/240 V source.`, detail),
+        };
+      // A face with one hot has one pole; with two hots on one winding, each pole lets its whole rating pass onto the neutral.
+      const onePole =
+        CONFIGURATIONS[side.need('source.outlet')].poles === 2 ||
+        (side.need('source.voltage') === '120' && side.need('source.outletPoles') === '1');
+      if (onePole) return { least: Infinity, finding: holds(words, detail) };
+      const deviceA = side.need('source.outletBreakerA');
+      const sumA = side.step('Both poles on one neutral', rounded(2 * deviceA), 'A', `2 × ${deviceA} A`);
+      const ampacityA = rounded(stretchAmpacityOf(side, index, neutralSize).ampacityA);
+      const sums = { found: ampacityA, allowed: sumA, unit: 'A' };
+      const said = `${ampacityA} A carried by the neutral (${where}); both poles of the outlet breaker together let ${sumA} A pass onto it.`;
       return {
-        least: AREA_CMIL.rows[neutralSize]! / AREA_CMIL.rows[hotSize]!,
+        least: ampacityA / sumA,
         finding:
-          AREA_CMIL.rows[neutralSize]! >= AREA_CMIL.rows[hotSize]!
-            ? holds(words, detail)
-            : violation(words, `Pull a neutral of ${hotSize} AWG, or use a 120/240 V source.`, detail),
+          ampacityA >= sumA
+            ? holds(said, sums)
+            : violation(
+                said,
+                'Feed it from one pole with one device of the neutral’s ampacity, or use a 120/240 V source.',
+                sums,
+              ),
       };
     }),
 });

@@ -1,5 +1,5 @@
 import { AREA_CMIL, everyEdition } from '../../codebook';
-import { hotAndNeutral, rounded, stretchAmpacityOf } from '../../electrical';
+import { STRETCH_FACTS, hotAndNeutral, rounded, stretchAmpacityOf } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
@@ -7,10 +7,10 @@ export default rule({
   id: 'feeder/neutral-size',
   holds: 'The neutral carries the largest unbalanced current that the source outlet’s breaker lets pass.',
   severity: 'correction',
+  not: 'A feed from one pole, where the neutral carries the sum: feeder/neutral-full-size-when-bridged.',
   cites: everyEdition('220.61'),
   facts: [
-    'transfer.kind', 'source.outletBreakerA', 'source.voltage', 'feeder.inletTerminal', 'feeder.houseTerminal',
-    ...['sizeAwg', 'neutralAwg', 'method', 'insulation', 'metal', 'ambientC', 'otherCarrying'].map((key) => `feeder.stretches.${key}`),
+    'transfer.otherKind', 'source.outletBreakerA', ...STRETCH_FACTS, 'feeder.stretches.neutralAwg',
   ], // prettier-ignore
   notApplicable: without('feeder'),
   check: (look) =>
@@ -29,7 +29,7 @@ export default rule({
         finding:
           ampacityA >= deviceA
             ? holds(words, { found: ampacityA, allowed: deviceA, unit: 'A' })
-            : violation(words, `Pull a neutral of ${hotSize} AWG, like the hots.`, {
+            : violation(words, `Run a neutral of ${hotSize} AWG, like the hots.`, {
                 found: ampacityA,
                 allowed: deviceA,
                 unit: 'A',

@@ -1,20 +1,22 @@
 import { everyEdition } from '../../codebook';
-import { asked, without, type Rule } from '../rule';
+import { stretchAt } from '../../case';
+import { asked, holds, rule, violation, without, type Rule } from '../rule';
+import { stretchName, worstStretch } from './worst-stretch';
 
 const notApplicable = without('feeder');
 
 export default [
   asked({
     id: 'feeder/conductor-identity',
-    holds: 'Neutral and ground are told from the hots by colour at both ends.',
+    holds: 'Neutral and ground are told from the hots by color at both ends.',
     severity: 'correction',
     cites: everyEdition('200.6', '250.119'),
     notApplicable,
     fact: 'feeder.identified',
     right: 'yes',
     good: 'White neutral, green or bare ground, hots neither.',
-    bad: 'A conductor’s colour does not say what it is.',
-    remedy: 'Re-identify where the section permits it; pull a conductor of the right colour where it does not.',
+    bad: 'A conductor’s color does not say what it is.',
+    remedy: 'Re-identify where the section permits it; run a conductor of the right color where it does not.',
   }),
   asked({
     id: 'feeder/one-raceway',
@@ -27,5 +29,49 @@ export default [
     good: 'All run together.',
     bad: 'A conductor goes its own way; metal between them heats, and faults clear slowly.',
     remedy: 'Bring hots, neutral and ground into one raceway or cable.',
+  }),
+  asked({
+    id: 'feeder/bushings-fitted',
+    holds: 'Cables have connectors, and larger conductors bushings, where they enter box and panel.',
+    severity: 'correction',
+    cites: everyEdition('312.5(C)', '300.4(G)'),
+    notApplicable,
+    fact: 'feeder.bushings',
+    right: 'yes',
+    good: 'Connectors and bushings are there.',
+    bad: 'A cable or conductor enters over a bare edge.',
+    remedy: 'Fit a connector for each cable, and a bushing where conductors of 4 AWG and larger turn at a raceway.',
+  }),
+  asked({
+    id: 'feeder/splices-rated',
+    holds: 'Copper and aluminum meet only in connectors that are marked for both.',
+    severity: 'correction',
+    cites: everyEdition('110.14'),
+    notApplicable,
+    fact: 'feeder.splices',
+    right: ['none', 'rated'],
+    good: 'No splice of unlike metals, or one that is marked for it.',
+    bad: 'Copper and aluminum meet in a connector that is not marked for both; it will heat.',
+    remedy: 'Replace the connector with one that is marked for copper and aluminum, used as its sheet says.',
+  }),
+  rule({
+    id: 'feeder/fastened',
+    holds: 'Every stretch is fastened as its wiring method asks.',
+    severity: 'correction',
+    cites: everyEdition('334.30', '352.30', '358.30', '334.15(C)'),
+    facts: ['transfer.kind', 'transfer.otherKind', 'feeder.stretches.fastened', 'feeder.stretches.place'],
+    notApplicable,
+    check: (look) =>
+      worstStretch(look, (side, index) =>
+        side.need(stretchAt(index).fastened) === 'yes'
+          ? { least: 1, finding: holds('Fastened all the way.') }
+          : {
+              least: 0,
+              finding: violation(
+                `Not fastened as its method asks (${stretchName(side, index)}).`,
+                'Strap it: cable within 12 in of each box and every 4½ ft, through joists or on a running board in a basement; raceway within 3 ft of each box and as its size asks.',
+              ),
+            },
+      ),
   }),
 ] satisfies Rule[];

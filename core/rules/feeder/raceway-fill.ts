@@ -21,9 +21,18 @@ export default rule({
   cites: RACEWAY_FILL_CITES,
   facts: [
     'transfer.kind',
-    ...['method', 'insulation', 'metal', 'sizeAwg', 'groundAwg', 'neutralAwg', 'racewayIn', 'othersInRaceway'].map(
-      (key) => `feeder.stretches.${key}`,
-    ),
+    'transfer.otherKind',
+    ...[
+      'method',
+      'insulation',
+      'metal',
+      'sizeAwg',
+      'groundBy',
+      'groundAwg',
+      'neutralAwg',
+      'racewayIn',
+      'othersInRaceway',
+    ].map((key) => `feeder.stretches.${key}`),
   ],
   notApplicable: firstOf(without('feeder'), (look) => {
     let any = false;
@@ -38,16 +47,19 @@ export default rule({
       side.needAll(at.insulation, at.racewayIn, at.othersInRaceway);
       const hot = side.attempt((one) => conductorOf(one, index).size);
       const neutral = side.attempt((one) => conductorOf(one, index, 'neutralAwg').size);
-      const ground = side.attempt((one) => conductorOf(one, index, 'groundAwg').size);
+      const metalGround = side.known(at.groundBy) === 'raceway';
+      const ground = side.attempt((one) => (metalGround ? undefined : conductorOf(one, index, 'groundAwg').size));
       side.requireAll(hot, neutral, ground);
       const insulation = side.need(at.insulation);
       const others = side.need(at.othersInRaceway);
       const area = (size: keyof (typeof CONDUCTOR_AREA_IN2)[typeof insulation]) =>
         CONDUCTOR_AREA_IN2[insulation][size]!;
-      const count = 4 + others;
+      const count = (metalGround ? 3 : 4) + others;
       const takenIn2 = side.step(
-        `${count} conductors, the ground counted with insulation`,
-        rounded((2 + others) * area(hot.value!) + area(neutral.value!) + area(ground.value!)),
+        metalGround
+          ? `${count} conductors, the metal is the ground`
+          : `${count} conductors, the ground counted with insulation`,
+        rounded((2 + others) * area(hot.value!) + area(neutral.value!) + (ground.value ? area(ground.value) : 0)),
         'in²',
         'Chapter 9 Table 5',
       );

@@ -1,15 +1,15 @@
 import { everyEdition } from '../../codebook';
 import { absence } from '../../case';
 import { Missing, conductorOf, smallConductorLimitA, type Look } from '../../electrical';
-import { holds, rule, violation, without } from '../rule';
+import { holds, kindOf, rule, violation, without } from '../rule';
 import { stretchName, worstStretch, type Judged } from './worst-stretch';
 
 const SMALL = everyEdition('240.4(D)');
 
-/** The devices at both ends of the feeder; the larger decides. */
+/** The device ahead of the feeder, and the backfed breaker behind it, which is ahead of it where the source has none. */
 function devices(look: Look) {
   const paths = ['source.outletBreakerA', 'breaker.ratingA'] as const;
-  return absence('backfed breaker', look.need('transfer.kind')) ? paths.slice(0, 1) : paths;
+  return absence('backfed breaker', kindOf(look)) ? paths.slice(0, 1) : paths;
 }
 
 function judge(look: Look, index: number): Judged {
@@ -26,15 +26,19 @@ function judge(look: Look, index: number): Judged {
     else largestA = Math.max(largestA, deviceA);
   }
   const detail = { found: largestA, allowed: limitA, unit: 'A' };
-  if (largestA > limitA)
+  if (largestA > limitA) {
+    // From the source’s side a device of its own that is small enough protects it, however large the breaker behind is.
+    const aheadA = look.known('source.outletBreakerA') ?? Infinity;
+    const protectedAhead = aheadA <= limitA && look.known('source.outletDevice') === 'own';
     return {
       least: limitA,
       finding: violation(
         `${size} AWG may stand behind ${limitA} A at most, ${largestA} A found (${stretchName(look, index)}).`,
         `The largest device that may stay on ${size} AWG is ${limitA} A.`,
-        detail,
+        { ...detail, ...(protectedAhead ? { severity: 'correction' as const } : {}) },
       ),
     };
+  }
   if (missing.length > 0) throw new Missing(missing);
   return { least: limitA, finding: holds(`${size} AWG behind ${largestA} A; ${limitA} A allowed.`, detail) };
 }
@@ -43,9 +47,14 @@ export default rule({
   id: 'feeder/small-conductor',
   holds: 'Conductors of 14, 12 and 10 AWG stand behind no more than 15, 20 and 30 A (copper).',
   severity: 'hazard',
+  weighs:
+    'correction where the source has a device of its own that is small enough, and only the breaker behind is too large',
   cites: SMALL,
   facts: [
     'transfer.kind',
+    'transfer.otherKind',
+    'source.outletDevice',
+    'feeder.stretches.place',
     'feeder.stretches.sizeAwg',
     'feeder.stretches.metal',
     'source.outletBreakerA',

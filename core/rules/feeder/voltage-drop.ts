@@ -6,7 +6,7 @@ import {
   everyEdition,
   type WireSize,
 } from '../../codebook';
-import { dropV, rounded, runs, type Run } from '../../electrical';
+import { FEED_FACTS, dropV, feedV, rounded, runs, type Run } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 /** Smallest size that, put in every smaller feeder stretch, loses no more than `mostV`; undefined if none does. */
@@ -26,10 +26,14 @@ export default rule({
   id: 'feeder/voltage-drop',
   holds: 'At the source’s rated current no more than 3 % of the voltage is lost in cord and feeder.',
   severity: 'advisory',
+  weighs: 'correction where the office makes it a rule',
   cites: everyEdition('215.2'),
+  not: 'The branch circuits behind the panel, and starting currents.',
+  reading: 'voltageDrop',
   facts: [
     'transfer.kind',
-    'source.voltage',
+    'transfer.otherKind',
+    ...FEED_FACTS,
     'source.runningW',
     'cord.sizeAwg',
     'cord.lengthFt',
@@ -39,7 +43,7 @@ export default rule({
   check: (look) => {
     const [power, volts, over] = [
       look.attempt((side) => side.need('source.runningW')),
-      look.attempt((side) => (side.need('source.voltage') === '120' ? 120 : 240)),
+      look.attempt(feedV),
       look.attempt((side) => runs(side)),
     ];
     look.requireAll(power, volts, over);
@@ -64,7 +68,8 @@ export default rule({
       '%',
       `${lostV} V ÷ ${volts.value} V`,
     );
-    const detail = { found: percent, allowed: advisedPercent, unit: '%' };
+    const severity = look.reading('voltageDrop') === 'rule' ? ('correction' as const) : undefined;
+    const detail = { found: percent, allowed: advisedPercent, unit: '%', ...(severity && { severity }) };
     if (percent <= advisedPercent)
       return holds(`${percent} % lost at ${currentA} A; ${advisedPercent} % advised at most.`, detail);
     const larger = largerFeeder(over.value!, currentA, (advisedPercent / 100) * volts.value!);

@@ -14,15 +14,16 @@ export interface Judged {
  */
 export function worstStretch(look: Look, judge: (side: Look, index: number) => Judged): Finding {
   const parts: Attempt<Judged>[] = [];
-  let worst: Attempt<Judged> | undefined;
+  let worst: (Attempt<Judged> & { readonly index: number }) | undefined;
   for (let i = 0; i < look.stretches; i++) {
     const part = look.attempt((side) => judge(side, i));
     parts.push(part);
-    if (part.value && (!worst || worse(part.value, worst.value!))) worst = part;
+    if (part.value && (!worst || worse(part.value, worst.value!))) worst = { ...part, index: i };
   }
   if (worst?.value!.finding.outcome !== 'violation') lacking(parts);
   look.adopt(worst!);
-  return worst!.value!.finding;
+  const { value, index } = worst!;
+  return { ...value!.finding, part: { list: 'feeder.stretches', index } };
 }
 
 /** A violation is worse than what holds; of two alike, the one with less. */

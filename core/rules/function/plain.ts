@@ -7,11 +7,14 @@ export default [
     holds: 'GFCI receptacles of the source trip at their test button.',
     severity: 'correction',
     cites: everyEdition('110.3(B)', '445.20'),
-    notApplicable: (look) =>
-      ['protected', 'some-unprotected'].includes(look.need('source.receptacles120'))
+    notApplicable: (look) => {
+      if (look.need('source.kind') === 'power-station')
+        return 'a battery power station is no generator; its listing says what protects it';
+      return ['protected', 'some-unprotected'].includes(look.need('source.receptacles120'))
         ? undefined
-        : 'the source has no GFCI to press',
-    also: ['source.receptacles120'],
+        : 'the source has no GFCI to press';
+    },
+    also: ['source.kind', 'source.receptacles120'],
     fact: 'function.gfciTrips',
     right: 'yes',
     good: 'It trips and resets.',

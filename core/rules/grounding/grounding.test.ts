@@ -1,12 +1,31 @@
-import { BACKFED, CORDS_ONLY, SWITCH, askedTable, ruleTable, saying } from '../../test/rule-table';
+import { BACKFED, CORDS_ONLY, OTHER, SWITCH, askedTable, ruleTable, saying, type Facts } from '../../test/rule-table';
 
 ruleTable('grounding/path-continuous', {
-  holds: [{}, { 'grounding.frameToPanelOhm': 1 }, BACKFED],
+  holds: [
+    {},
+    { 'grounding.frameToPanelOhm': 1 },
+    BACKFED,
+    { 'neutral.switched': 'yes', 'grounding.cordGroundOhm': 1 },
+    [{ 'grounding.frameToPanelOhm': 1.4, 'grounding.leadsOhm': 0.4 }, { found: 1 }],
+  ],
   violation: [
     [{ 'grounding.frameToPanelOhm': 1.01 }, { severity: 'hazard', found: 1.01, allowed: 1, unit: 'Ω' }],
-    [{ 'grounding.frameToPanelOhm': 1_000_000 }, { reason: saying('Open') }],
+    [
+      { 'grounding.frameToPanelOhm': 1_000_000, 'grounding.leadsOhm': 0.4 },
+      { reason: saying('Open'), found: 1_000_000 },
+    ],
+    // low through the electrode conductor, and the cord’s ground open
+    [
+      { 'neutral.switched': 'yes', 'grounding.cordGroundOhm': 1_000_000 },
+      { reason: saying('ground pin to ground pin') },
+    ],
+    { 'grounding.frameToPanelOhm': 5, 'neutral.switched': undefined },
   ],
-  unproven: [[{ 'grounding.frameToPanelOhm': 'not-seen' }, ['grounding.frameToPanelOhm']]],
+  unproven: [
+    [{ 'grounding.frameToPanelOhm': 'not-seen' }, ['grounding.frameToPanelOhm']],
+    [{ 'neutral.switched': 'yes' }, ['grounding.cordGroundOhm']],
+    [OTHER, ['transfer.kind']],
+  ],
   notApplicable: [CORDS_ONLY],
 });
 
@@ -35,7 +54,53 @@ ruleTable('grounding/rod-size', {
   notApplicable: [{}, { ...CORDS_ONLY, ...rod('1/2', 8, 'no') }],
 });
 
-askedTable('grounding/electrode-for-derived', 'grounding.derivedElectrode', ['no'], 'correction', {
-  base: { ...SWITCH, 'neutral.switched': 'yes', 'grounding.derivedElectrode': 'yes' },
+const derived = (facts: Facts = {}): Facts => ({
+  ...SWITCH,
+  'neutral.switched': 'yes',
+  'grounding.derivedElectrode': 'house',
+  'grounding.electrodeAwg': '8',
+  ...facts,
+});
+ruleTable('grounding/electrode-for-derived', {
+  holds: [derived(), derived({ 'grounding.derivedElectrode': 'two-rods' })],
+  violation: [
+    [derived({ 'grounding.derivedElectrode': 'none' }), { severity: 'correction', reading: saying('Offices') }],
+    [derived({ 'grounding.derivedElectrode': 'one-rod' }), { remedy: saying('second rod') }],
+  ],
+  unproven: [
+    [derived({ 'grounding.derivedElectrode': undefined }), ['grounding.derivedElectrode']],
+    [derived({ 'neutral.switched': undefined }), ['neutral.switched']],
+  ],
   notApplicable: [{}, CORDS_ONLY],
+});
+
+const LARGE: Facts = { 'feeder.stretches[0].sizeAwg': '1/0', 'feeder.stretches[0].metal': 'copper' };
+ruleTable('grounding/electrode-conductor-size', {
+  holds: [
+    [derived(), { found: '8', allowed: '8' }],
+    derived({ ...LARGE, 'grounding.electrodeAwg': '6' }),
+    // to rods alone 6 AWG is enough, whatever the table says
+    [
+      derived({
+        ...LARGE,
+        'feeder.stretches[0].sizeAwg': '3/0',
+        'grounding.derivedElectrode': 'two-rods',
+        'grounding.electrodeAwg': '6',
+      }),
+      { allowed: '6' },
+    ],
+  ],
+  violation: [
+    [derived({ 'grounding.electrodeAwg': '10' }), { severity: 'correction', found: '10', allowed: '8' }],
+    [derived(LARGE), { found: '8', allowed: '6' }],
+    [derived({ ...LARGE, 'feeder.stretches[0].sizeAwg': '3/0', 'grounding.electrodeAwg': '6' }), { allowed: '4' }],
+    [derived({ 'feeder.stretches[0].sizeAwg': '2/0', 'feeder.stretches[0].metal': 'aluminum' }), { allowed: '6' }],
+  ],
+  unproven: [
+    [
+      derived({ 'grounding.electrodeAwg': undefined, 'feeder.stretches[0].sizeAwg': undefined }),
+      ['feeder.stretches[0].sizeAwg', 'grounding.electrodeAwg'],
+    ],
+  ],
+  notApplicable: [{}, CORDS_ONLY, derived({ 'grounding.derivedElectrode': 'none' })],
 });

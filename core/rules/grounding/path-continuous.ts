@@ -1,25 +1,49 @@
 import { everyEdition } from '../../codebook';
+import { rounded, type Look } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
+
+/** A meter that shows open stands here, Ω. */
+const OPEN_OHM = 1_000_000;
+
+/** A reading less what the long leads read alone, Ω. */
+function withoutLeads(look: Look, ohm: number): number {
+  const leadsOhm = look.known('grounding.leadsOhm') ?? 0;
+  if (leadsOhm === 0 || ohm >= OPEN_OHM) return ohm;
+  return look.step('Without the leads', rounded(Math.max(0, ohm - leadsOhm)), 'Ω', `${ohm} Ω − ${leadsOhm} Ω`);
+}
 
 export default rule({
   id: 'grounding/path-continuous',
   holds: 'From the source’s frame to the panel the equipment ground is unbroken.',
   severity: 'hazard',
   cites: everyEdition('250.4(A)(5)'),
-  facts: ['transfer.kind', 'grounding.frameToPanelOhm'],
+  not: 'What a low reading came by: through a derived source’s electrode conductor it may be low with the cord’s ground open, so that is measured pin to pin.',
+  facts: [
+    'transfer.kind', 'transfer.otherKind', 'neutral.switched', 'grounding.frameToPanelOhm', 'grounding.cordGroundOhm', 'grounding.leadsOhm',
+  ], // prettier-ignore
   notApplicable: without('transfer'),
   check: (look) => {
-    const foundOhm = look.need('grounding.frameToPanelOhm');
     const mostOhm = look.number('groundPathOhm');
-    const detail = { found: foundOhm, allowed: mostOhm, unit: 'Ω' };
-    return foundOhm <= mostOhm
-      ? holds(`${foundOhm} Ω from frame to panel.`, detail)
-      : violation(
-          foundOhm >= 1_000_000
-            ? 'Open: the frame is not grounded to the panel.'
-            : `${foundOhm} Ω from frame to panel, ${mostOhm} Ω allowed.`,
-          'Find the break: cord, inlet, each joint of the feeder. A fault would put the frame at line voltage.',
-          detail,
-        );
+    const frame = look.attempt((side) => withoutLeads(side, side.need('grounding.frameToPanelOhm')));
+    const derived = look.attempt((side) => side.need('neutral.switched') === 'yes');
+    const pins = look.attempt((side) => withoutLeads(side, side.need('grounding.cordGroundOhm')));
+    look.adopt(frame);
+    const judged = (ohm: number, where: string) => {
+      const detail = { found: ohm, allowed: mostOhm, unit: 'Ω' };
+      return ohm <= mostOhm
+        ? holds(`${ohm} Ω ${where}.`, detail)
+        : violation(
+            ohm >= OPEN_OHM
+              ? `Open ${where}: the frame is not grounded to the panel.`
+              : `${ohm} Ω ${where}, ${mostOhm} Ω allowed.`,
+            'Keep the source off and find the break: cord, inlet, each joint of the feeder. A fault would put the frame at line voltage.',
+            detail,
+          );
+    };
+    if (frame.value !== undefined && frame.value > mostOhm) return judged(frame.value, 'from frame to panel');
+    look.requireAll(frame, derived);
+    if (!derived.value) return judged(frame.value!, 'from frame to panel');
+    look.requireAll(pins);
+    return judged(pins.value!, 'from ground pin to ground pin');
   },
 });

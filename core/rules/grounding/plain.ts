@@ -1,5 +1,10 @@
-import { everyEdition } from '../../codebook';
-import { asked, firstOf, without, type Rule } from '../rule';
+import { AREA_CMIL, ELECTRODE_CONDUCTOR, electrodeConductorSize, everyEdition } from '../../codebook';
+import { Missing, conductorOf, type Look } from '../../electrical';
+import { asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
+
+/** Not applicable where the source is not separately derived. */
+const derived = (look: Look): string | undefined =>
+  look.need('neutral.switched') === 'yes' ? undefined : 'the neutral is not switched; the service’s electrodes serve';
 
 export default [
   asked({
@@ -15,22 +20,84 @@ export default [
     remedy:
       'Bring the equipment grounding conductor through cord, inlet and feeder to the panel; the rod may stay as an extra.',
   }),
-  asked({
+  rule({
     id: 'grounding/electrode-for-derived',
-    holds: 'The neutral of a separately derived source is tied to the grounding electrodes.',
+    holds: 'The neutral of a separately derived source is tied to a grounding electrode, where the office asks for it.',
     severity: 'correction',
-    cites: everyEdition('250.30(A)'),
-    notApplicable: firstOf(without('transfer'), (look) =>
-      look.need('neutral.switched') === 'yes'
-        ? undefined
-        : 'the neutral is not switched; the service’s electrodes serve',
+    cites: everyEdition('250.30(A)', '250.30(C)', '250.53(A)(2)'),
+    not: 'A source that is not separately derived: the service’s electrodes serve it, and a rod is an extra.',
+    reading: 'derivedElectrode',
+    facts: [
+      'transfer.kind',
+      'transfer.otherKind',
+      'neutral.switched',
+      'grounding.derivedElectrode',
+      'source.connection',
+    ],
+    notApplicable: firstOf(without('transfer'), derived),
+    check: (look) => {
+      const electrode = look.need('grounding.derivedElectrode');
+      if (electrode === 'house') return holds('Tied to the electrodes of the house.');
+      if (electrode === 'two-rods') return holds('Tied to two rods.');
+      if (electrode === 'one-rod')
+        return violation(
+          'Tied to one rod; a single rod counts only where its earth was measured at 25 Ω or less.',
+          'Drive a second rod 6 ft or more away and tie both, measure the one, or tie the neutral to the electrodes of the house.',
+        );
+      const cordConnected = look.attempt((side) => side.need('source.connection') === 'cord-and-plug');
+      if (look.reading('derivedElectrode') === 'equipment-ground') {
+        look.requireAll(cordConnected);
+        if (cordConnected.value)
+          return holds('Cord-connected: this office takes the equipment ground to the house’s electrodes as enough.');
+      }
+      return violation(
+        'Nothing but the equipment ground ties the derived neutral to an electrode.',
+        'Run a grounding electrode conductor from where the system bonding jumper is to the electrodes of the house. Offices differ for cord-connected sources; ask yours.',
+      );
+    },
+  }),
+  rule({
+    id: 'grounding/electrode-conductor-size',
+    holds: 'The grounding electrode conductor of a derived source is large enough.',
+    severity: 'correction',
+    cites: everyEdition('250.66', 'Table 250.66'),
+    not: 'Aluminum electrode conductors, and how it is protected on its way (250.64).',
+    facts: [
+      'transfer.kind', 'transfer.otherKind', 'neutral.switched', 'grounding.derivedElectrode', 'grounding.electrodeAwg',
+      'feeder.stretches.metal', 'feeder.stretches.sizeAwg',
+    ], // prettier-ignore
+    notApplicable: firstOf(without('transfer'), derived, (look) =>
+      look.need('grounding.derivedElectrode') === 'none' ? 'there is no grounding electrode conductor' : undefined,
     ),
-    also: ['transfer.kind', 'neutral.switched'],
-    fact: 'grounding.derivedElectrode',
-    right: 'yes',
-    good: 'A grounding electrode conductor ties it.',
-    bad: 'Nothing ties the derived neutral to the electrodes.',
-    remedy:
-      'Run a grounding electrode conductor from where the system bonding jumper is to the electrodes of the house.',
+    check: (look) => {
+      const hot = look.attempt((side) => {
+        const all = Array.from({ length: side.stretches }, (_, i) => side.attempt((one) => conductorOf(one, i)));
+        side.requireAll(...all);
+        return all
+          .map(({ value }) => value!)
+          .reduce((one, other) => (AREA_CMIL.rows[other.size]! > AREA_CMIL.rows[one.size]! ? other : one));
+      });
+      const size = look.attempt((side) => side.need('grounding.electrodeAwg'));
+      look.requireAll(hot, size);
+      const rods = look.need('grounding.derivedElectrode') !== 'house';
+      const table = electrodeConductorSize(hot.value!.metal, hot.value!.size);
+      if (!table)
+        throw new Missing(
+          ['feeder.stretches[0].sizeAwg'],
+          'No row of the table serves this conductor; have the size worked out by a licensed person.',
+        );
+      // To rods alone it need be no larger than 6 AWG (250.66(A)).
+      const least = look.step(
+        `Smallest for ${hot.value!.size} AWG ${hot.value!.metal}${rods ? ', to rods alone' : ''}`,
+        rods && AREA_CMIL.rows[table]! > AREA_CMIL.rows['6']! ? '6' : table,
+        'AWG',
+        ELECTRODE_CONDUCTOR.cites,
+      );
+      const detail = { found: size.value!, allowed: least, unit: 'AWG' };
+      const words = `${size.value} AWG grounding electrode conductor, ${least} AWG needed.`;
+      return AREA_CMIL.rows[size.value!]! >= AREA_CMIL.rows[least]!
+        ? holds(words, detail)
+        : violation(words, `Run ${least} AWG copper or larger.`, detail);
+    },
   }),
 ] satisfies Rule[];

@@ -12,9 +12,17 @@ export default rule({
   holds: 'A rod, where there is one, is 8 ft in the earth and ⅝ in thick, or ½ in if listed.',
   severity: 'correction',
   cites: SIZE,
-  facts: ['transfer.kind', 'grounding.rod', 'grounding.rodLengthFt', 'grounding.rodDiameterIn', 'grounding.rodListed'],
+  not: 'Whether an electrode is required: grounding/electrode-for-derived. A rod beside a source that uses the house’s ground is an extra (250.54).',
+  facts: [
+    'transfer.kind',
+    'transfer.otherKind',
+    'grounding.rod',
+    'grounding.rodLengthFt',
+    'grounding.rodDiameterIn',
+    'grounding.rodListed',
+  ],
   notApplicable: firstOf(without('transfer'), (look) =>
-    look.need('grounding.rod') === 'none' ? 'there is no rod, and none is required' : undefined,
+    look.need('grounding.rod') === 'none' ? 'there is no rod; an auxiliary one is nowhere required' : undefined,
   ),
   check: (look) => {
     look.needAll('grounding.rodLengthFt', 'grounding.rodDiameterIn', 'grounding.rodListed');
@@ -22,7 +30,7 @@ export default rule({
     const mark = look.need('grounding.rodDiameterIn');
     look.step('Least length in contact with earth', LENGTH_FT, 'ft', SIZE);
     const least = look.step('Least diameter', look.need('grounding.rodListed') === 'yes' ? '1/2' : '5/8', 'in', SIZE);
-    const remedy = 'Drive a listed rod of 8 ft, or one of ⅝ in and 8 ft; or take the rod away, since none is required.';
+    const remedy = 'Drive a listed rod of 8 ft, or one of ⅝ in and 8 ft; or take it away where it is only an extra.';
     if (lengthFt < LENGTH_FT)
       return violation(`${lengthFt} ft in the earth, ${LENGTH_FT} ft needed.`, remedy, {
         found: lengthFt,

@@ -31,18 +31,17 @@ ruleTable('inlet/poles-and-volts', {
     {},
     { 'inlet.configuration': '14-50' },
     [{ ...BRIDGED, 'source.outlet': 'L5-30' }, { reason: saying('both legs') }],
+    [{ 'source.outlet': 'L5-30' }, { reason: saying('both legs') }], // a 120 V receptacle of a 120/240 V source
   ],
   violation: [
     [
       { 'inlet.configuration': 'L5-30' },
       { severity: 'correction', found: 120, allowed: 240, reason: saying('fewer poles') },
     ],
-    [{ 'source.outlet': 'L5-30' }, { found: 240, allowed: 120, reason: saying('bridge') }],
     { ...BRIDGED, 'inlet.configuration': 'TT-30' },
   ],
   unproven: [
     [{ 'source.outlet': undefined, 'inlet.configuration': 'not-seen' }, ['source.outlet', 'inlet.configuration']],
-    [{ 'source.voltage': undefined }, ['source.voltage']],
   ],
   notApplicable: [CORDS_ONLY, BACKFED],
 });
@@ -72,4 +71,11 @@ askedTable('inlet/entry-sealed', 'inlet.entrySealed', ['no'], 'advisory', withou
 askedTable('inlet/100a-interlocked-disconnect', 'inlet.interlockedDisconnect', ['no'], 'correction', {
   base: { 'inlet.ratingA': 100, 'inlet.interlockedDisconnect': 'yes' },
   notApplicable: [{}, { 'inlet.ratingA': 99 }, CORDS_ONLY],
+});
+
+ruleTable('inlet/not-indoors', {
+  holds: [{}],
+  violation: [[{ 'inlet.box': 'dry' }, { severity: 'advisory' }]],
+  unproven: [[{ 'inlet.box': undefined }, ['inlet.box']]],
+  notApplicable: [CORDS_ONLY, { 'source.kind': 'power-station' }],
 });

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { answered, rule, without } from '../rule';
+import { SAFE_FIRST, answered, rule, without } from '../rule';
 
 export default rule({
   id: 'inlet/is-male-inlet',
@@ -12,6 +12,6 @@ export default rule({
     answered(look, 'inlet.gender', 'pins', {
       good: 'It is a male inlet with pins.',
       bad: 'It is a receptacle; the cord to it would need blades at both ends.',
-      remedy: 'Replace it with a flanged male inlet in a rain-tight box.',
+      remedy: `${SAFE_FIRST}replace it with a flanged male inlet in a rain-tight box.`,
     }),
 });

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { asked, firstOf, without, type Rule } from '../rule';
+import { asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
 
 const notApplicable = without('inlet');
 
@@ -26,7 +26,25 @@ export default [
     right: 'yes',
     good: 'The pins are dead with the utility on.',
     bad: 'The bare pins are live with the utility on; a hand at the lid touches them.',
-    remedy: 'Stop work. Open the feeder at the panel, and find why the transfer means does not open it.',
+    remedy:
+      'Stop work and let nobody near the inlet. Open the main, prove the pins dead with a tester that is tried before and after; then open the feeder at the panel, and find why the transfer equipment does not open it.',
+  }),
+  rule({
+    id: 'inlet/not-indoors',
+    holds: 'The inlet is outdoors, so that neither the source comes in nor a cord through a door.',
+    severity: 'advisory',
+    cites: everyEdition('guidance', '400.12'),
+    facts: ['transfer.kind', 'transfer.otherKind', 'source.kind', 'inlet.box'],
+    notApplicable: firstOf(notApplicable, (look) =>
+      look.need('source.kind') === 'power-station' ? 'a battery may stand indoors' : undefined,
+    ),
+    check: (look) =>
+      look.need('inlet.box') === 'dry'
+        ? violation(
+            'The inlet is in a dry place, as a garage: it invites the engine in, or a cord through a door.',
+            'Put the inlet outdoors in a rain-tight box; until then the engine stays outdoors, and the door stays shut but for the cord.',
+          )
+        : holds('The inlet is outdoors.'),
   }),
   asked({
     id: 'inlet/lockable',

@@ -8,10 +8,15 @@ ruleTable('labels/inlet-system-type', {
     [{ 'labels.inletSign': 'none' }, { remedy: saying('NONSEPARATELY') }],
     [{ 'labels.inletSign': 'none', 'neutral.switched': undefined }, { remedy: saying('once the neutral') }],
     { 'labels.inletSign': 'other' },
+    [
+      { 'labels.inletSignWarning': 'no' },
+      { reason: saying('begin with WARNING'), remedy: saying('WARNING: FOR CONNECTION') },
+    ],
   ],
   unproven: [
     [{ 'labels.inletSign': undefined }, ['labels.inletSign']],
     [{ 'neutral.switched': undefined }, ['neutral.switched']],
+    [{ 'labels.inletSignWarning': undefined }, ['labels.inletSignWarning']],
   ],
   notApplicable: [CORDS_ONLY],
 });
@@ -40,4 +45,18 @@ ruleTable('labels/inlet-system-type', {
     [{ 'labels.inletSign': 'other' }, { reason: saying('does not say which') }],
   ],
   unproven: [],
+});
+
+askedTable('labels/neutral-shock', 'labels.neutralShock', ['no'], 'correction', {
+  notApplicable: [CORDS_ONLY, BACKFED, { 'neutral.switched': 'yes' }],
+});
+ruleTable('labels/neutral-shock', {
+  holds: [],
+  violation: [],
+  unproven: [[{ 'neutral.switched': undefined }, ['neutral.switched']]],
+});
+askedTable('labels/two-sources', 'labels.twoSources', ['no'], 'correction', equipment);
+askedTable('labels/feed-through', 'labels.feedThrough', ['unlabeled'], 'correction', {
+  right: ['labeled'],
+  ...equipment,
 });

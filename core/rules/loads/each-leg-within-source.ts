@@ -1,23 +1,24 @@
 import { everyEdition } from '../../codebook';
-import { bridged, continuousW, rounded } from '../../electrical';
-import { circuitName, legSums, loadToMove, plannedLoads, whatToKeepOff, type LegSums } from '../../loads';
+import { BRIDGED_FACTS, bridged, continuousW, feedOf, rounded } from '../../electrical';
+import { PLAN_FACTS, circuitName, legSums, loadToMove, plannedLoads, whatToKeepOff, type LegSums } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
 export default rule({
   id: 'loads/each-leg-within-source',
   holds: 'What may run at once stays within the source, each leg by itself.',
-  severity: 'hazard',
+  severity: 'correction',
+  not: 'What can flow through outlet, cord and feeder: loads/within-weakest-device; and starting: loads/starting-surge.',
   cites: everyEdition('702.4'),
   facts: [
-    'transfer.kind', 'source.kind', 'source.voltage', 'source.runningW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF', 'cord.bridges',
-    ...['plan', 'volts', 'runningW', 'slot', 'neutralGroup'].map((key) => `loads.circuits.${key}`),
+    'source.kind', 'source.runningW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF', ...BRIDGED_FACTS, ...PLAN_FACTS,
+    'loads.circuits.neutralGroup',
   ], // prettier-ignore
   check: (look) => {
     const source = look.attempt(continuousW);
     const planned = look.attempt(plannedLoads);
-    const volts = look.attempt((side) => side.need('source.voltage'));
+    const feed = look.attempt(feedOf);
     const onePole = look.attempt(bridged);
-    look.requireAll(source, planned, volts, onePole);
+    look.requireAll(source, planned, feed, onePole);
     const sums = legSums(planned.value!);
     const sourceW = source.value!;
     const keepOff = (tooMuch: string, right: (sums: LegSums) => boolean) =>
@@ -33,8 +34,7 @@ export default rule({
           unit: 'W',
         },
       );
-    const twoLegs =
-      volts.value === '120/240' && !onePole.value && planned.value!.every((one) => one.legs !== undefined);
+    const twoLegs = feed.value === '120/240' && !onePole.value && planned.value!.every((one) => one.legs !== undefined);
     if (!twoLegs)
       return holds(`${sums.total} W at once, ${sourceW} W from the source.`, {
         found: sums.total,
@@ -42,8 +42,8 @@ export default rule({
         unit: 'W',
       });
     const legW = look.step('Half of the source on each leg', rounded(sourceW / 2), 'W', `${sourceW} W ÷ 2`);
-    look.step('Leg A', sums.A, 'W', 'slots in rows 1, 3, 5 …');
-    look.step('Leg B', sums.B, 'W', 'slots in rows 2, 4, 6 …');
+    look.step('Leg A', sums.A, 'W', 'slots in rows 1, 3, 5 …, or the switch’s handles');
+    look.step('Leg B', sums.B, 'W', 'slots in rows 2, 4, 6 …, or the switch’s handles');
     const heavy = sums.A >= sums.B ? 'A' : 'B';
     const detail = { found: sums[heavy], allowed: legW, unit: 'W' };
     if (sums[heavy] <= legW)

@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
-import { bridged, rounded } from '../../electrical';
-import { circuitName, legSums, loadToMove, plannedLoads, type LegSums } from '../../loads';
+import { BRIDGED_FACTS, bridged, rounded } from '../../electrical';
+import { PLAN_FACTS, circuitName, legSums, loadToMove, plannedLoads, type LegSums } from '../../loads';
 import { firstOf, holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -9,8 +9,7 @@ export default rule({
   severity: 'advisory',
   cites: everyEdition('guidance'),
   facts: [
-    'transfer.kind', 'source.voltage', 'cord.bridges',
-    ...['plan', 'volts', 'runningW', 'slot', 'neutralGroup'].map((key) => `loads.circuits.${key}`),
+    'transfer.otherKind', ...BRIDGED_FACTS, ...PLAN_FACTS, 'loads.circuits.neutralGroup',
   ], // prettier-ignore
   notApplicable: firstOf(
     without('inlet'),

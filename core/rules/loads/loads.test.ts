@@ -5,6 +5,7 @@ import {
   SINGLE,
   STATION_UNIT,
   SWITCH,
+  askedTable,
   at,
   ruleTable,
   saying,
@@ -41,13 +42,14 @@ ruleTable('loads/each-leg-within-source', {
     legs(2900, 0, { ...SIX_KW, ...third({ plan: 'in-turn', runningW: 100 }) }),
     { ...CORDS_ONLY, ...legs(3500, 0), 'loads.circuits[0].slot': undefined, 'loads.circuits[1].slot': undefined },
     legs(3400, 0, BRIDGED), // one pole feeds both
+    legs(3400, 0, { 'source.outlet': 'L5-30' }), // a 120 V receptacle of a 120/240 V source
     legs(3343, 3343), // 6687 W after altitude and heat
     legs(9000, 0, { ...SIX_KW, 'loads.circuits[0].plan': 'off' }),
   ],
   violation: [
     [
       legs(3300, 400, SIX_KW),
-      { severity: 'hazard', found: 3300, allowed: 3000, reason: saying('3700 W is within 6000 W') },
+      { severity: 'correction', found: 3300, allowed: 3000, reason: saying('3700 W is within 6000 W') },
     ],
     [legs(2000, 400, { ...SIX_KW, ...third({ runningW: 1100 }) }), { remedy: saying('Move circuit 3, Well pump') }],
     [legs(3344, 0), { allowed: 3343.5 }],
@@ -78,19 +80,26 @@ ruleTable('loads/each-leg-within-source', {
       ['loads.circuits[0].plan', 'source.voltage'],
     ],
     [{ 'loads.circuits': undefined } as Facts, ['loads.circuits[0].plan']],
+    [SWITCH, ['loads.circuits[0].sourceLeg', 'loads.circuits[1].sourceLeg']], // the house’s slots say nothing of the source’s legs
   ],
 });
 
 ruleTable('loads/starting-surge', {
   holds: [
-    [{}, { found: 2600, allowed: 8359 }], // 8750 × 6687 ÷ 7000
-    [legs(2000, 3000, { ...SIX_KW, 'loads.circuits[0].startingW': 3000 }), { found: 6000, allowed: 6000 }],
+    [{}, { found: 2000, allowed: 4179.5, reason: saying('on leg A') }], // half of 8750 × 6687 ÷ 7000
+    [BRIDGED, { found: 2600, allowed: 8359 }],
+    [legs(2000, 3000, { ...SIX_KW, ...BRIDGED, 'loads.circuits[0].startingW': 3000 }), { found: 6000, allowed: 6000 }],
+    [
+      legs(2000, 2000, { ...SIX_KW, 'loads.circuits[0].startingW': 3000 }),
+      { found: 3000, allowed: 3000, reason: saying('on leg A') },
+    ],
+    legs(1000, 1000, { ...SIX_KW, ...third({ volts: '240', runningW: 2000, startingW: 4000 }) }), // half on each leg
     { 'loads.circuits[0].startingW': 0 },
     { 'source.startingW': 100 }, // never less than the running watts
   ],
   violation: [
     [
-      legs(2000, 3000, { ...SIX_KW, 'loads.circuits[0].startingW': 3001 }),
+      legs(2000, 3000, { ...SIX_KW, ...BRIDGED, 'loads.circuits[0].startingW': 3001 }),
       {
         severity: 'correction',
         found: 6001,
@@ -98,6 +107,15 @@ ruleTable('loads/starting-surge', {
         reason: saying('circuit 1, Refrigerator'),
         remedy: saying('1 W'),
       },
+    ],
+    // within the source, and too much for half of it
+    [
+      legs(2000, 500, { ...SIX_KW, 'loads.circuits[0].startingW': 3001 }),
+      { found: 3001, allowed: 3000, reason: saying('on leg A (circuit 1, Refrigerator)') },
+    ],
+    [
+      legs(1001, 0, { ...SIX_KW, ...third({ volts: '240', runningW: 2000, startingW: 4000 }) }),
+      { found: 3001, reason: saying('Well pump') },
     ],
   ],
   unproven: [
@@ -114,7 +132,7 @@ ruleTable('loads/240v-on-120v-source', {
   violation: [
     [
       { ...BRIDGED, ...PUMP },
-      { severity: 'hazard', found: 0, allowed: 240 },
+      { severity: 'correction', found: 0, allowed: 240 },
     ],
     { ...BRIDGED, ...PUMP, 'loads.circuits[2].plan': 'in-turn' },
     { 'cord[0].bridges': 'yes', ...PUMP },
@@ -125,8 +143,8 @@ ruleTable('loads/240v-on-120v-source', {
 
 /** Worked case 6: a pair on one neutral, 14 A on each hot. */
 const PAIR = legs(1680, 1680, {
-  ...at('loads.circuits[0]', { neutralGroup: 'a', sizeAwg: '12' }),
-  ...at('loads.circuits[1]', { neutralGroup: 'a', sizeAwg: '12' }),
+  ...at('loads.circuits[0]', { neutralGroup: 'a', sizeAwg: '12', metal: 'copper' }),
+  ...at('loads.circuits[1]', { neutralGroup: 'a', sizeAwg: '12', metal: 'copper' }),
 });
 ruleTable('loads/shared-neutral-within-rating', {
   holds: [
@@ -242,7 +260,7 @@ ruleTable('loads/each-leg-within-source', {
   unproven: [],
 });
 ruleTable('loads/starting-surge', {
-  holds: [[{ 'loads.circuits[0].startingW': 0, 'loads.circuits[1].startingW': 0 }, { found: 1300 }]],
+  holds: [[{ ...BRIDGED, 'loads.circuits[0].startingW': 0, 'loads.circuits[1].startingW': 0 }, { found: 1300 }]],
   violation: [],
   unproven: [],
 });
@@ -256,6 +274,7 @@ const pairOf = (index: number, group: string, watts: number, sizeAwg: string): F
     startingW: watts,
     neutralGroup: group,
     sizeAwg,
+    metal: 'copper',
   }),
   ...at(`loads.circuits[${index + 1}]`, {
     use: 'lights',
@@ -266,6 +285,7 @@ const pairOf = (index: number, group: string, watts: number, sizeAwg: string): F
     startingW: 0,
     neutralGroup: group,
     sizeAwg,
+    metal: 'copper',
   }),
 });
 ruleTable('loads/shared-neutral-within-rating', {
@@ -294,4 +314,99 @@ ruleTable('loads/switch-circuit-limit', {
   holds: [],
   violation: [{ ...moved({ switchBreakerA: 35 }), 'loads.circuits[1].moved': undefined }],
   unproven: [],
+});
+
+/** The pair behind a load-side switch, its handles on these legs of the source. */
+const handles = (one: string, other: string, more: Facts = {}): Facts => ({
+  ...PAIR,
+  ...SWITCH,
+  'loads.circuits[0].sourceLeg': one,
+  'loads.circuits[1].sourceLeg': other,
+  ...more,
+});
+ruleTable('loads/shared-neutral-within-rating', {
+  holds: [
+    [handles('A', 'B'), { found: 0 }],
+    [handles('B', 'A', { 'loads.circuits[1].slot': 5 }), { found: 0 }], // one leg of the utility, two of the source
+  ],
+  // two legs of the utility, one of the source: the sum
+  violation: [[handles('A', 'A'), { severity: 'hazard', found: 28, remedy: saying('to the other leg') }]],
+  unproven: [[handles('A', 'A', { 'loads.circuits[1].sourceLeg': undefined }), ['loads.circuits[1].sourceLeg']]],
+});
+ruleTable('loads/each-leg-within-source', {
+  holds: [
+    [
+      legs(2900, 2900, {
+        ...SIX_KW,
+        ...SWITCH,
+        'loads.circuits[0].sourceLeg': 'A',
+        'loads.circuits[1].sourceLeg': 'B',
+      }),
+      { found: 2900 },
+    ],
+  ],
+  violation: [
+    [
+      legs(2900, 200, { ...SIX_KW, ...SWITCH, 'loads.circuits[0].sourceLeg': 'B', 'loads.circuits[1].sourceLeg': 'B' }),
+      { found: 3100, reason: saying('leg B') },
+    ],
+  ],
+  unproven: [],
+});
+
+const TIED: Facts = { 'loads.circuits[0].paired': 'yes', 'loads.circuits[1].paired': 'yes' };
+ruleTable('loads/shared-neutral-opens-together', {
+  holds: [{ ...PAIR, ...TIED }],
+  violation: [
+    [
+      { ...PAIR, ...TIED, 'loads.circuits[1].paired': 'no' },
+      { severity: 'correction', part: 'circuits-1' },
+    ],
+    { ...PAIR, 'loads.circuits[0].paired': 'no' },
+  ],
+  unproven: [[{ ...PAIR, 'loads.circuits[0].paired': 'yes' }, ['loads.circuits[1].paired']]],
+  notApplicable: [{}, CORDS_ONLY],
+});
+
+// A 9.5 kW source on a 30 A outlet: 30 A are 3600 W on a leg of 120 V.
+const NINE_KW: Facts = { 'source.runningW': 9500, 'source.startingW': 12_000 };
+ruleTable('loads/within-weakest-device', {
+  holds: [
+    [{}, { found: 5.833, allowed: 30 }],
+    [legs(3600, 0, NINE_KW), { found: 30 }],
+    [legs(2880, 0, { ...NINE_KW, ...at('loads.circuits[0]', { use: 'heat', continuous: 'yes' }) }), { found: 30 }], // 24 A ÷ 0.8
+    [legs(1800, 0, { ...NINE_KW, ...third({ volts: '240', runningW: 3600 }) }), { found: 30 }], // 15 A, and 15 A of 240 V
+    [legs(1800, 0, { ...NINE_KW, ...third({ slot: 1, plan: 'in-turn', runningW: 1800 }) }), { found: 30 }],
+    [legs(1800, 1800, { ...BRIDGED, 'cord[0].sizeAwg': '8', 'source.outletBreakerA': 30 }), { found: 30 }], // one pole sees both
+    legs(3600, 0, { ...CORDS_ONLY, 'loads.circuits[0].slot': undefined }),
+  ],
+  violation: [
+    [
+      legs(3601, 0, NINE_KW),
+      {
+        severity: 'correction',
+        found: 30.008,
+        allowed: 30,
+        unit: 'A',
+        remedy: saying('Keep circuit 1, Refrigerator off'),
+      },
+    ],
+    [
+      legs(2881, 0, { ...NINE_KW, ...at('loads.circuits[0]', { use: 'water-heater', continuous: 'yes' }) }),
+      { found: 30.01 },
+    ],
+    [legs(2500, 0, { 'breaker.ratingA': 20 }), { found: 20.833, allowed: 20, reason: saying('backfed breaker') }],
+    [legs(3100, 0, { ...NINE_KW, 'cord[0].sizeAwg': '12' }), { allowed: 25, reason: saying('cord') }],
+    [legs(1800, 1801, BRIDGED), { found: 30.008, reason: saying('on one pole') }],
+    [legs(3600, 60, { ...NINE_KW, 'loads.circuits[1].slot': 5 }), { remedy: saying('Keep circuit 2, Lights off') }],
+    [legs(4000, 4000, { ...NINE_KW, 'loads.circuits[1].slot': 5 }), { remedy: saying('Keep 36.667 A off') }],
+  ],
+  unproven: [
+    [at('loads.circuits[0]', { use: 'heat' }), ['loads.circuits[0].continuous']],
+    [{ 'loads.circuits[0].use': undefined }, ['loads.circuits[0].use']],
+    [{ 'cord[0].sizeAwg': undefined, 'inlet.ratingA': undefined }, ['cord[0].sizeAwg', 'inlet.ratingA']],
+  ],
+});
+askedTable('loads/others-off', 'loads.othersOff', ['no'], 'correction', {
+  notApplicable: [SWITCH, SINGLE, CORDS_ONLY, { 'transfer.kind': 'transfer-panel' }],
 });

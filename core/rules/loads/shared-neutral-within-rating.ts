@@ -1,7 +1,7 @@
 import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { bridged, rounded } from '../../electrical';
-import { branchLimitA, circuitName, legOf, neutralGroups, plannedCircuits, type Leg } from '../../loads';
+import { BRIDGED_FACTS, bridged, rounded } from '../../electrical';
+import { branchAmpacity, circuitName, legFact, legsOf, neutralGroups, plannedCircuits, type Leg } from '../../loads';
 import { firstOf, holds, rule, violation, without } from '../rule';
 
 /** A circuit's hot that comes back on a shared neutral. */
@@ -20,12 +20,14 @@ function neutralA(hots: readonly Hot[], onePole: boolean): number {
 
 export default rule({
   id: 'loads/shared-neutral-within-rating',
-  holds: 'A shared neutral carries no more than its size allows: the difference on two legs, the sum on one pole.',
+  holds:
+    'A shared neutral carries no more than its size allows: the difference on two legs of the source, the sum on one.',
+  not: 'The legs of the utility: at a load-side switch the handles decide which leg of the source each takes.',
   severity: 'hazard',
   cites: everyEdition('210.4', '240.4(D)', '310.15'),
   facts: [
-    'transfer.kind', 'source.voltage', 'cord.bridges',
-    ...['plan', 'neutralGroup', 'runningW', 'slot', 'sizeAwg'].map((key) => `loads.circuits.${key}`),
+    'transfer.otherKind', ...BRIDGED_FACTS,
+    ...['plan', 'neutralGroup', 'runningW', 'slot', 'sourceLeg', 'volts', 'sizeAwg', 'metal'].map((key) => `loads.circuits.${key}`),
   ], // prettier-ignore
   notApplicable: firstOf(without('inlet'), (look) =>
     neutralGroups(look, plannedCircuits(look)).length > 0 ? undefined : 'no two circuits that run share a neutral',
@@ -34,15 +36,15 @@ export default rule({
     const onePole = bridged(look);
     const groups = neutralGroups(look, plannedCircuits(look));
     const all = groups.flat();
-    look.needOfEach(all, circuitAt, ['runningW', 'slot', 'sizeAwg']);
+    look.needOfEach(all, circuitAt, ['runningW', 'volts', legFact(look.need('transfer.kind')), 'sizeAwg', 'metal']);
     let worst: { found: number; allowed: number; names: string; hots: readonly Hot[] } | undefined;
     for (const group of groups) {
       const hots = group.map((index) => ({
         index,
-        leg: legOf(look.need(circuitAt(index).slot)),
+        leg: legsOf(look, index)[0]!,
         currentA: look.need(circuitAt(index).runningW) / 120,
       }));
-      const allowed = Math.min(...group.map((i) => branchLimitA(look.need(circuitAt(i).sizeAwg))));
+      const allowed = Math.min(...group.map((i) => branchAmpacity(look, i)));
       const names = group.map((i) => circuitName(look, i)).join(' and ');
       const found = look.step(
         `Neutral of ${names}`,

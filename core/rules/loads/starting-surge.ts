@@ -1,17 +1,17 @@
 import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { continuousW, rounded } from '../../electrical';
-import { circuitName, legSums, plannedLoads } from '../../loads';
+import { BRIDGED_FACTS, bridged, continuousW, feedOf, rounded } from '../../electrical';
+import { PLAN_FACTS, circuitName, legSums, plannedLoads } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
 export default rule({
   id: 'loads/starting-surge',
-  holds: 'With everything else running, the hardest motor can still start.',
+  holds: 'With everything else running, the hardest motor can still start, in sum and on each leg.',
   severity: 'correction',
   cites: everyEdition('702.4', 'guidance'),
   facts: [
-    'transfer.kind', 'source.kind', 'source.runningW', 'source.startingW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF',
-    ...['plan', 'volts', 'runningW', 'startingW', 'slot'].map((key) => `loads.circuits.${key}`),
+    'source.kind', 'source.runningW', 'source.startingW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF',
+    ...BRIDGED_FACTS, ...PLAN_FACTS, 'loads.circuits.startingW',
   ], // prettier-ignore
   check: (look) => {
     const continuous = look.attempt(continuousW);
@@ -25,7 +25,8 @@ export default rule({
       side.needAll(...loads.map((one) => circuitAt(one.index).startingW));
       return loads.map((one) => side.need(circuitAt(one.index).startingW));
     });
-    look.requireAll(continuous, ratings, planned, starts);
+    const twoLegs = look.attempt((side) => feedOf(side) === '120/240' && !bridged(side));
+    look.requireAll(continuous, ratings, planned, starts, twoLegs);
     const [runningW, startingW] = ratings.value!;
     const allowed = look.step(
       'Starting watts here',
@@ -33,22 +34,47 @@ export default rule({
       'W',
       'starting watts, less in proportion',
     );
-    const { total } = legSums(planned.value!);
-    const extra = planned.value!.map((one, i) => Math.max(0, starts.value![i]! - one.runningW));
-    const most = Math.max(0, ...extra);
-    const hardest = planned.value![extra.indexOf(most)];
-    const found = look.step(
-      'Running, and the hardest start on top',
-      rounded(total + most),
-      'W',
-      `${total} W + ${most} W`,
-    );
-    const detail = { found, allowed, unit: 'W' };
-    if (found <= allowed) return holds(`${found} W at the hardest start, ${allowed} W from the source.`, detail);
-    const name = hardest && circuitName(look, hardest.index);
+    const starting = planned.value!.map((one, i) => ({
+      load: one,
+      extraW: Math.max(0, starts.value![i]! - one.runningW),
+    }));
+    const sums = legSums(planned.value!);
+    // A leg gives half of what the source gives; where both legs hang on one pole there is nothing to halve.
+    const halves = twoLegs.value! && planned.value!.every(({ legs }) => legs !== undefined);
+    const places = [
+      { leg: undefined, runningW: sums.total, allowedW: allowed },
+      ...(halves
+        ? (['A', 'B'] as const).map((leg) => ({ leg, runningW: sums[leg], allowedW: rounded(allowed / 2) }))
+        : []),
+    ];
+    const tried = places.map(({ leg, runningW, allowedW }) => {
+      const on = starting.map(({ load, extraW }) => ({
+        load,
+        extraW: !leg ? extraW : load.legs!.includes(leg) ? extraW / load.legs!.length : 0,
+      }));
+      const hardest = on.reduce<(typeof on)[number] | undefined>(
+        (worst, one) => (!worst || one.extraW > worst.extraW ? one : worst),
+        undefined,
+      );
+      const extraW = hardest?.extraW ?? 0;
+      const found = look.step(
+        leg ? `Leg ${leg}: running, and its hardest start` : 'Running, and the hardest start on top',
+        rounded(runningW + extraW),
+        'W',
+        `${runningW} W + ${rounded(extraW)} W`,
+      );
+      if (leg) look.step(`Starting watts on leg ${leg}`, allowedW, 'W', `${allowed} W ÷ 2`);
+      return { leg, found, allowed: allowedW, hardest };
+    });
+    const worst = tried.reduce((one, other) => (other.found - other.allowed > one.found - one.allowed ? other : one));
+    const detail = { found: worst.found, allowed: worst.allowed, unit: 'W' };
+    const where = worst.leg ? ` on leg ${worst.leg}` : '';
+    if (worst.found <= worst.allowed)
+      return holds(`${worst.found} W at the hardest start${where}, ${worst.allowed} W from the source.`, detail);
+    const name = worst.hardest && circuitName(look, worst.hardest.load.index);
     return violation(
-      `${found} W at the hardest start${name ? ` (${name})` : ''}, ${allowed} W from the source.`,
-      `Start ${name ?? 'it'} alone, before the rest; keep ${found - allowed} W off while it starts.`,
+      `${worst.found} W at the hardest start${where}${name ? ` (${name})` : ''}, ${worst.allowed} W from the source.`,
+      `Start ${name ?? 'it'} alone, before the rest; keep ${rounded(worst.found - worst.allowed)} W off while it starts.`,
       detail,
     );
   },

@@ -8,12 +8,18 @@ export default rule({
   holds: 'No circuit on the switch is larger than the switch is rated for: 30 A at 240 V unless it says more.',
   severity: 'correction',
   cites: everyEdition('110.3(B)'),
-  facts: ['transfer.kind', 'transfer.circuitLimitA', 'loads.circuits.moved', 'loads.circuits.switchBreakerA'],
+  facts: [
+    'transfer.kind',
+    'transfer.otherKind',
+    'transfer.circuitLimitA',
+    'loads.circuits.moved',
+    'loads.circuits.switchBreakerA',
+  ],
   notApplicable: onlyWith(['load-side-switch'], 'only a load-side switch limits each circuit'),
   check: (look) => {
     const limitA = look.need('transfer.circuitLimitA');
     let largestA = 0;
-    const wrong = firstViolation(look, look.circuits, (side, i) => {
+    const wrong = firstViolation(look, 'loads.circuits', (side, i) => {
       if (side.need(circuitAt(i).moved) === 'no') return undefined;
       const found = side.need(circuitAt(i).switchBreakerA);
       largestA = Math.max(largestA, found);

@@ -6,7 +6,7 @@ export default rule({
   holds: 'A GFCI at the source’s outlet will not trip for the way the neutral is bonded.',
   severity: 'advisory',
   cites: everyEdition('guidance', '110.3(B)'),
-  facts: ['transfer.kind', 'source.outletGfci', 'source.neutralBond', 'neutral.switched'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'source.outletGfci', 'source.neutralBond', 'neutral.switched'],
   notApplicable: without('inlet'),
   check: (look) => {
     if (look.need('source.outletGfci') === 'no') return holds('The outlet in use has no GFCI.');

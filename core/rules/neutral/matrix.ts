@@ -1,5 +1,5 @@
 import type { Cites } from '../../codebook';
-import { groundShare, rounded, runs } from '../../electrical';
+import { DERIVED_FACTS, derivedBond, groundShare, rounded, runs } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 const cites: Cites = {
@@ -13,8 +13,13 @@ export default rule({
   holds:
     'The neutral is bonded in exactly one place: floating source with unswitched neutral, or bonded source with switched neutral.',
   severity: 'hazard',
+  not: 'Whether the record of the bond is true: source/neutral-state-proved, and under load neutral/none-on-ground.',
+  reading: 'derivedNeutral',
   cites,
-  facts: ['transfer.kind', 'source.neutralBond', 'neutral.switched'],
+  facts: [
+    'transfer.kind', 'transfer.otherKind', ...DERIVED_FACTS, 'neutral.unbalancedA', 'source.outletGfci',
+    'cord.sizeAwg', 'cord.lengthFt', ...['metal', 'sizeAwg', 'groundBy', 'groundAwg', 'lengthFt'].map((key) => `feeder.stretches.${key}`),
+  ], // prettier-ignore
   notApplicable: without('transfer'),
   check: (look) => {
     look.needAll('source.neutralBond', 'neutral.switched');
@@ -25,17 +30,39 @@ export default rule({
       return holds('Floating source, unswitched neutral: not separately derived; the one bond is at the service.', {
         found,
       });
-    if (bonded && switched)
-      return holds('Bonded source, switched neutral: separately derived; the one bond is at the source.', { found });
     const allowed = bonded
       ? 'bonded with switched, or floating with unswitched'
       : 'floating with unswitched, or bonded with switched';
-    if (!bonded)
-      return violation(
-        'Floating source, switched neutral: nothing ties this neutral to ground, so a ground fault would open no breaker.',
-        'Bond the neutral at the source as its maker provides, or use transfer equipment that leaves the neutral solid.',
-        { found, allowed },
-      );
+    if (switched) {
+      if (bonded && look.known('neutral.derivedBond') === undefined)
+        return holds(
+          'Bonded source, switched neutral: separately derived; whether its bond is the only one is neutral/separately-derived-grounded.',
+          {
+            found,
+          },
+        );
+      const bond = derivedBond(look);
+      if (bond === 'nowhere')
+        return violation(
+          'Floating source, switched neutral: nothing ties this neutral to ground, so a ground fault would open no breaker.',
+          'Both sources off: bond the neutral at the source as its maker provides and mark it, or use transfer equipment that leaves the neutral solid.',
+          { found, allowed },
+        );
+      if (bond === 'twice')
+        return violation(
+          'Bonded at the source, and again by a jumper in the house: neutral current returns over the equipment ground between the two.',
+          'Both sources off: keep the bond at the source and take the jumper in the house out.',
+          { found, allowed },
+        );
+      return bonded
+        ? holds('Bonded source, switched neutral: separately derived; it is bonded at the source.', { found })
+        : holds(
+            `Floating source, switched neutral, bonded ${bond === 'first-device' ? 'at the first overcurrent device' : 'in the house'}: separately derived.`,
+            {
+              found,
+            },
+          );
+    }
     const way = look.attempt((one) => runs(one, true));
     let share = 'part of the neutral current returns over the equipment ground';
     if (way.value) {
@@ -59,10 +86,17 @@ export default rule({
         share = `about ${groundA} A of ${unbalancedA} A unbalanced current return over the equipment ground`;
       }
     }
-    look.step('A GFCI on the source trips at', '4–6', 'mA', 'class A device');
+    const gfci = look.known('source.outletGfci');
+    if (gfci === 'yes') look.step('A GFCI on the source trips at', '4–6', 'mA', 'class A device');
+    const trips =
+      gfci === 'yes'
+        ? ', and its GFCI trips'
+        : gfci === 'no'
+          ? '; the receptacle in use has no GFCI that would tell'
+          : '; a GFCI would trip, where one is fitted';
     return violation(
-      `Bonded source, unswitched neutral: a second bond; ${share}, and a GFCI on the source trips.`,
-      'Open the bond at the source as its maker provides and label it, or use transfer equipment that switches the neutral. Never take the GFCI out.',
+      `Bonded source, unswitched neutral: a second bond; ${share}${trips}.`,
+      'Source stopped and unplugged: open the bond at the source as its maker provides and mark it, or use transfer equipment that switches the neutral. Never take a GFCI out.',
       { found, allowed },
     );
   },

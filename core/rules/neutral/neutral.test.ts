@@ -7,9 +7,35 @@ ruleTable('neutral/matrix', {
   holds: [
     [{}, { reason: saying('not separately derived') }],
     [{ ...BONDED, ...SWITCHED }, { reason: saying('separately derived') }],
+    { ...BONDED, ...SWITCHED, 'neutral.derivedBond': 'source' },
+    // bonded once behind the source, wherever: a fault opens its breaker
+    [
+      { ...SWITCHED, 'neutral.derivedBond': 'house', 'source.outletDevice': 'none' },
+      { reason: saying('first overcurrent device') },
+    ],
+    [{ ...SWITCHED, 'neutral.derivedBond': 'house' }, { reason: saying('in the house') }],
   ],
   violation: [
-    [SWITCHED, { severity: 'hazard', reason: saying('no breaker') }],
+    [{ ...BONDED, ...SWITCHED, 'neutral.derivedBond': 'house' }, { reason: saying('again by a jumper') }],
+    [
+      { ...SWITCHED, 'neutral.derivedBond': 'none' },
+      { severity: 'hazard', reason: saying('no breaker') },
+    ],
+    [
+      { ...BONDED, 'source.outletGfci': 'yes' },
+      {
+        reason: saying('its GFCI trips'),
+        working: expect.arrayContaining([expect.objectContaining({ unit: 'mA' })]) as never,
+      },
+    ],
+    [{ ...BONDED, 'source.outletGfci': undefined }, { reason: saying('where one is fitted') }],
+    [
+      { ...BONDED, 'source.outletGfci': 'no' },
+      {
+        reason: saying('has no GFCI'),
+        working: expect.not.arrayContaining([expect.objectContaining({ unit: 'mA' })]) as never,
+      },
+    ],
     [{ ...BONDED, 'neutral.unbalancedA': 12 }, { reason: saying('about 6 A of 12 A') }],
     [BONDED, { reason: saying('50 % of the neutral current') }],
     // ground of 12 AWG beside 10 AWG in the feeder: R neutral 0.0744, R ground 0.0248 + 0.0792 Ω
@@ -21,6 +47,7 @@ ruleTable('neutral/matrix', {
   ],
   unproven: [
     [{ 'source.neutralBond': 'not-seen', 'neutral.switched': undefined }, ['source.neutralBond', 'neutral.switched']],
+    [SWITCHED, ['neutral.derivedBond']],
   ],
   notApplicable: [CORDS_ONLY],
 });
@@ -28,10 +55,45 @@ ruleTable('neutral/matrix', {
 askedTable('neutral/one-bond', 'neutral.otherBond', ['subpanel', 'transfer-enclosure', 'inlet'], 'correction', {
   notApplicable: [CORDS_ONLY],
 });
-askedTable('neutral/separately-derived-grounded', 'neutral.derivedBond', ['both', 'none'], 'correction', {
-  base: { 'neutral.switched': 'yes', 'neutral.derivedBond': 'source' },
-  right: ['house'],
+ruleTable('neutral/separately-derived-grounded', {
+  holds: [
+    [{ ...BONDED, ...SWITCHED, 'neutral.derivedBond': 'source' }, { reason: saying('at the source') }],
+    [
+      { ...SWITCHED, 'neutral.derivedBond': 'house', 'source.outletDevice': 'none' },
+      { reason: saying('at the first device') },
+    ], // the first device is in the house
+  ],
+  violation: [
+    [
+      { ...SWITCHED, 'neutral.derivedBond': 'none' },
+      { severity: 'correction', reason: saying('no bonding jumper') },
+    ],
+    { ...SWITCHED, 'neutral.derivedBond': 'source' }, // said to be at the source, and the source floats
+    [{ ...BONDED, ...SWITCHED, 'neutral.derivedBond': 'both' }, { reason: saying('twice') }],
+    [{ ...BONDED, ...SWITCHED, 'neutral.derivedBond': 'house' }, { reason: saying('twice') }],
+    [{ ...SWITCHED, 'neutral.derivedBond': 'both' }, { reason: saying('twice') }],
+    [
+      { ...SWITCHED, 'neutral.derivedBond': 'house' },
+      { reason: saying('behind the source’s own'), reading: saying('Offices differ') },
+    ],
+  ],
+  unproven: [
+    [SWITCHED, ['neutral.derivedBond']],
+    [{ 'neutral.switched': 'not-seen' }, ['neutral.switched']],
+    [{ ...SWITCHED, 'neutral.derivedBond': 'house', 'source.outletDevice': undefined }, ['source.outletDevice']],
+  ],
   notApplicable: [{}, CORDS_ONLY],
+});
+ruleTable('neutral/none-on-ground', {
+  holds: [{}, { 'function.groundA': 0.1 }, { ...BONDED, ...SWITCHED }],
+  violation: [
+    [
+      { 'function.groundA': 0.11 },
+      { severity: 'hazard', found: 0.11, allowed: 0.1, unit: 'A', reason: saying('relay') },
+    ],
+  ],
+  unproven: [[{ 'function.groundA': undefined }, ['function.groundA']]],
+  notApplicable: [CORDS_ONLY, BACKFED],
 });
 ruleTable('neutral/gfci-will-hold', {
   holds: [

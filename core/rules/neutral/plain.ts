@@ -1,5 +1,6 @@
 import { everyEdition, type Cites } from '../../codebook';
-import { asked, firstOf, without, type Rule } from '../rule';
+import { DERIVED_FACTS, bondAccepted, derivedBond } from '../../electrical';
+import { asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
 
 const secondBond: Cites = {
   '2017': ['250.24(A)(5)', '250.142(B)', '408.40'],
@@ -18,23 +19,66 @@ export default [
     right: 'none',
     good: 'No other bond in the house.',
     bad: 'Neutral and ground meet again beyond the service; neutral current takes the ground along.',
-    remedy: 'Take the bonding screw or strap out there, and bring neutrals and grounds to separate bars.',
+    remedy:
+      'Both sources off and proved dead: take the bonding screw or strap out there, and bring neutrals and grounds to separate bars.',
   }),
-  asked({
+  rule({
     id: 'neutral/separately-derived-grounded',
-    holds: 'A separately derived source has its system bonding jumper in exactly one place.',
+    holds:
+      'A separately derived source has its system bonding jumper once: at the source, or at the first disconnect or overcurrent device.',
     severity: 'correction',
-    cites: everyEdition('250.30(A)'),
+    cites: everyEdition('250.30(A)(1)', '250.30(A)'),
+    not: 'A source that is not derived: neutral/matrix and neutral/one-bond.',
+    reading: 'derivedNeutral',
+    facts: ['transfer.kind', 'transfer.otherKind', ...DERIVED_FACTS],
     notApplicable: firstOf(without('transfer'), (look) =>
       look.need('neutral.switched') === 'yes'
         ? undefined
         : 'the neutral is not switched, so the source is not separately derived',
     ),
-    also: ['transfer.kind', 'neutral.switched'],
-    fact: 'neutral.derivedBond',
-    right: ['source', 'house'],
-    good: 'One system bonding jumper.',
-    bad: 'The derived system has no bonding jumper, or two.',
-    remedy: 'Keep exactly one: at the source, or at the transfer equipment.',
+    check: (look) => {
+      const bond = derivedBond(look);
+      if (bond === 'nowhere')
+        return violation(
+          'The derived system has no bonding jumper.',
+          'Both sources off: bond it once, at the source as its maker provides, or at the first overcurrent device; and mark it.',
+        );
+      if (bond === 'twice')
+        return violation(
+          'The derived system is bonded twice; neutral current runs on the ground between the two.',
+          'Both sources off: keep the bond at the source and take the jumper in the house out.',
+        );
+      if (bondAccepted(look, bond))
+        return holds(
+          bond === 'at-source'
+            ? 'Bonded once, at the source.'
+            : 'Bonded once, at the first device or where this office reads it.',
+        );
+      return violation(
+        'The jumper sits in the house, behind the source’s own overcurrent device; up to there the neutral is not grounded.',
+        'Both sources off: bond at the source as its maker provides and mark it, and take the jumper in the house out. Offices differ; ask yours.',
+      );
+    },
+  }),
+  rule({
+    id: 'neutral/none-on-ground',
+    holds: 'With the source running and load on one leg, the equipment ground carries no current.',
+    severity: 'hazard',
+    cites: everyEdition('250.6', '250.30'),
+    not: 'Where the second bond is: a source may bond by a relay only while it runs, and read floating with the engine off.',
+    facts: ['transfer.kind', 'transfer.otherKind', 'function.groundA'],
+    notApplicable: without('inlet'),
+    check: (look) => {
+      const found = look.need('function.groundA');
+      const allowed = look.number('groundCurrentA');
+      const detail = { found, allowed, unit: 'A' };
+      return found <= allowed
+        ? holds(`${found} A on the equipment ground under load.`, detail)
+        : violation(
+            `${found} A return over the equipment ground under load: neutral and ground meet twice, perhaps by a relay that bonds the source only while it runs.`,
+            'Take the load off and stop the source. Find the second bond: the source’s own, by its manual, then inlet, transfer equipment and subpanels. Use a source whose neutral suits the transfer equipment, or change how that treats the neutral.',
+            detail,
+          );
+    },
   }),
 ] satisfies Rule[];

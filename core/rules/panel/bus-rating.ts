@@ -6,7 +6,7 @@ export default rule({
   holds: 'The bus is rated for the breaker that feeds it; source and utility never feed it together.',
   severity: 'correction',
   cites: everyEdition('408.30', '408.36'),
-  facts: ['transfer.kind', 'panel.busA', 'panel.mainA'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'panel.busA', 'panel.mainA'],
   notApplicable: without('transfer'),
   check: (look) => {
     look.needAll('panel.busA', 'panel.mainA');

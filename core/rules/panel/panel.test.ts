@@ -1,4 +1,4 @@
-import { BACKFED, CORDS_ONLY, askedTable, ruleTable, saying } from '../../test/rule-table';
+import { BACKFED, CORDS_ONLY, OTHER, SINGLE, SWITCH, askedTable, ruleTable, saying } from '../../test/rule-table';
 
 const house = { notApplicable: [CORDS_ONLY] };
 askedTable('panel/openings-closed', 'panel.openingsClosed', ['no'], 'correction', house);
@@ -6,7 +6,10 @@ askedTable('panel/cover-fits', 'panel.coverFits', ['no'], 'correction', house);
 askedTable('panel/directory-true', 'panel.directoryTrue', ['no'], 'correction', { base: BACKFED, ...house });
 
 ruleTable('panel/working-space', {
-  holds: [{ 'panel.widthIn': 30, 'panel.depthIn': 36, 'panel.heightFt': 6.5 }],
+  holds: [
+    { 'panel.widthIn': 30, 'panel.depthIn': 36, 'panel.heightFt': 6.5 },
+    { 'panel.heightFt': 6, 'panel.existing': 'yes' }, // an existing dwelling’s panel of 200 A or less
+  ],
   violation: [
     [
       { 'panel.widthIn': 29.9 },
@@ -14,11 +17,17 @@ ruleTable('panel/working-space', {
     ],
     [{ 'panel.depthIn': 35 }, { found: 35, allowed: 36, reason: saying('depth') }],
     [
-      { 'panel.heightFt': 6.4, 'panel.widthIn': undefined },
+      { 'panel.heightFt': 6.4, 'panel.widthIn': undefined, 'panel.existing': 'no' },
       { found: 6.4, allowed: 6.5, unit: 'ft' },
     ],
+    [{ 'panel.heightFt': 6.4, 'panel.existing': 'yes', 'panel.busA': 225 }, { found: 6.4 }],
+    [{ 'panel.widthIn': 29, 'panel.heightFt': 6, 'panel.existing': 'yes' }, { found: 29 }],
   ],
-  unproven: [[{ 'panel.widthIn': undefined, 'panel.heightFt': 'not-seen' }, ['panel.widthIn', 'panel.heightFt']]],
+  unproven: [
+    [{ 'panel.widthIn': undefined, 'panel.heightFt': 'not-seen' }, ['panel.widthIn', 'panel.heightFt']],
+    [{ 'panel.heightFt': 6 }, ['panel.existing']],
+    [{ 'panel.heightFt': 6, 'panel.existing': 'yes', 'panel.busA': undefined }, ['panel.busA']],
+  ],
   notApplicable: [CORDS_ONLY],
 });
 
@@ -44,5 +53,57 @@ ruleTable('panel/bus-rating', {
     ],
   ],
   unproven: [[{ 'panel.busA': undefined, 'panel.mainA': undefined }, ['panel.busA', 'panel.mainA']]],
+  notApplicable: [CORDS_ONLY],
+});
+
+ruleTable('panel/one-main', {
+  holds: [{}, { ...SWITCH, 'panel.mains': 'several' }, { ...SINGLE, 'panel.mains': 'two-feeds' }],
+  violation: [
+    [{ 'panel.mains': 'several' }, { severity: 'hazard', reason: saying('Several mains') }],
+    [{ 'panel.mains': 'split-bus' }, { reason: saying('split bus') }],
+    [{ 'panel.mains': 'two-feeds' }, { reason: saying('Two feeds') }],
+    { 'transfer.kind': 'transfer-panel', 'panel.mains': 'several' },
+  ],
+  unproven: [
+    [{ 'panel.mains': undefined }, ['panel.mains']],
+    [OTHER, ['transfer.kind']],
+  ],
+  notApplicable: [CORDS_ONLY],
+});
+ruleTable('panel/other-sources', {
+  holds: [
+    {},
+    { 'panel.otherSources': 'photovoltaic', 'panel.otherIslanded': 'off' },
+    { 'panel.otherSources': 'battery', 'panel.otherIslanded': 'isolated' },
+  ],
+  violation: [
+    [
+      { 'panel.otherSources': 'vehicle', 'panel.otherIslanded': 'feeds' },
+      { severity: 'hazard', reason: saying('A car') },
+    ],
+  ],
+  unproven: [
+    [{ 'panel.otherSources': undefined }, ['panel.otherSources']],
+    [{ 'panel.otherSources': 'generator' }, ['panel.otherIslanded']],
+  ],
+  notApplicable: [CORDS_ONLY, { ...SWITCH, 'panel.otherSources': 'battery' }],
+});
+askedTable('panel/screws-clear', 'panel.screwsClear', ['no'], 'correction', house);
+askedTable('panel/one-conductor-a-terminal', 'panel.doubleTaps', ['yes'], 'correction', house);
+askedTable('panel/main-bonding-jumper', 'panel.mainBondingJumper', ['no'], 'hazard', house);
+askedTable('panel/electrode-conductor', 'panel.electrodeConductor', ['no'], 'correction', house);
+ruleTable('panel/place-suits', {
+  holds: [{}],
+  violation: [
+    [
+      { 'panel.place': 'bathroom', 'panel.existing': 'no' },
+      { severity: 'correction', reason: saying('bathroom') },
+    ],
+    [{ 'panel.place': 'stairs', 'panel.existing': 'yes' }, { severity: 'advisory' }],
+  ],
+  unproven: [
+    [{ 'panel.place': undefined }, ['panel.place']],
+    [{ 'panel.place': 'damp' }, ['panel.existing']],
+  ],
   notApplicable: [CORDS_ONLY],
 });

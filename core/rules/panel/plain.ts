@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { asked, without, type Rule } from '../rule';
+import { asked, holds, rule, valueWords, violation, without, type Rule } from '../rule';
 
 const notApplicable = without('transfer');
 
@@ -39,5 +39,78 @@ export default [
     good: 'It is true.',
     bad: 'The directory is wrong; whoever trusts it works on a live circuit.',
     remedy: 'Trace every circuit and write the directory anew.',
+  }),
+  asked({
+    id: 'panel/screws-clear',
+    holds: 'The cover’s screws are its own, and clear of conductors.',
+    severity: 'correction',
+    cites: everyEdition('110.12', '110.3(B)'),
+    notApplicable,
+    fact: 'panel.screwsClear',
+    right: 'yes',
+    good: 'Its own screws, clear of conductors.',
+    bad: 'A pointed or foreign screw, or a conductor behind a screw; it can be pierced and put the cover at line voltage.',
+    remedy: 'Use the panel’s own blunt screws, and dress the conductors away from their holes with the panel dead.',
+  }),
+  asked({
+    id: 'panel/one-conductor-a-terminal',
+    holds: 'No terminal holds more conductors than it is marked for.',
+    severity: 'correction',
+    cites: everyEdition('110.14(A)', '408.41'),
+    notApplicable,
+    fact: 'panel.doubleTaps',
+    right: 'no',
+    good: 'One conductor a terminal, or as marked.',
+    bad: 'Two conductors share a terminal that is not marked for it; one of them works loose.',
+    remedy: 'Give each a terminal of its own, or splice them to one pigtail; neutrals one to a screw.',
+  }),
+  asked({
+    id: 'panel/main-bonding-jumper',
+    holds: 'At the service a main bonding jumper ties neutral and ground together.',
+    severity: 'hazard',
+    cites: {
+      '2017': ['250.24(B)', '250.28'],
+      '2020': ['250.24(B)', '250.28'],
+      '2023': ['250.24(C)', '250.28'],
+    },
+    not: 'Bonds beyond the service: neutral/one-bond.',
+    notApplicable,
+    fact: 'panel.mainBondingJumper',
+    right: 'yes',
+    good: 'It is there.',
+    bad: 'Nothing ties neutral to ground at the service; a ground fault would open no breaker, on either source.',
+    remedy: 'Both sources off: fit the main bonding jumper that the service equipment’s label names.',
+  }),
+  asked({
+    id: 'panel/electrode-conductor',
+    holds: 'At the service a grounding electrode conductor ties the neutral to the electrodes.',
+    severity: 'correction',
+    cites: everyEdition('250.24', '250.66'),
+    notApplicable,
+    fact: 'panel.electrodeConductor',
+    right: 'yes',
+    good: 'It is there.',
+    bad: 'No grounding electrode conductor is at the service.',
+    remedy: 'Run one to the electrodes of the house, sized by the service conductors.',
+  }),
+  rule({
+    id: 'panel/place-suits',
+    holds: 'The panel is in a place where one may be.',
+    severity: 'correction',
+    weighs: 'advisory where it was there before this work',
+    cites: everyEdition('240.24'),
+    facts: ['transfer.kind', 'transfer.otherKind', 'panel.place', 'panel.existing'],
+    notApplicable,
+    check: (look) => {
+      if (look.need('panel.place') === 'suitable') return holds('The place suits.');
+      const long = look.need('panel.existing') === 'yes';
+      return violation(
+        `The panel is in a place where none may be: ${valueWords('panel.place', look.need('panel.place')).toLowerCase()}.`,
+        long
+          ? 'It was there before this work; move it when it is next replaced, and keep the transfer equipment out of that place.'
+          : 'Move it to a place with working space, dry, out of bathrooms, clothes closets and stairs.',
+        long ? { severity: 'advisory' } : {},
+      );
+    },
   }),
 ] satisfies Rule[];

@@ -4,31 +4,38 @@ import { noExhaust } from './exhaust';
 
 export default rule({
   id: 'siting/clear-of-openings',
-  holds: 'The exhaust keeps its distance from every door, window and vent: 5 ft at least, 20 ft advised.',
+  holds: 'The exhaust keeps the maker’s own distance from every door, window and vent, else 20 ft.',
   severity: 'correction',
+  weighs: 'hazard under 5 ft',
   cites: everyEdition('listing', '110.3(B)', 'guidance'),
-  facts: ['source.kind', 'siting.openingFt'],
+  not: 'Wind, and openings of a neighbor that nobody measured. 5 ft is a number for stationary engines; below it a portable is a hazard, above it not yet right.',
+  reading: 'openingDistance',
+  facts: ['source.kind', 'siting.openingFt', 'siting.makerFt'],
   notApplicable: noExhaust,
   check: (look) => {
     const distanceFt = look.need('siting.openingFt');
     const leastFt = look.number('leastOpeningFt');
-    const advisedFt = look.number('advisedOpeningFt');
+    const officeFt = look.number('advisedOpeningFt');
+    const makerFt = look.known('siting.makerFt');
+    const wantedFt =
+      makerFt === undefined
+        ? officeFt
+        : look.reading('openingDistance') === 'maker-first'
+          ? makerFt
+          : Math.max(makerFt, officeFt);
+    const detail = { found: distanceFt, allowed: wantedFt, unit: 'ft' };
     if (distanceFt < leastFt)
       return violation(
-        `${distanceFt} ft from the nearest opening; less than ${leastFt} ft draws exhaust into the house.`,
-        `Move it to ${leastFt} ft at the very least; ${advisedFt} ft is the public-health advice.`,
-        { found: distanceFt, allowed: leastFt, unit: 'ft' },
+        `${distanceFt} ft from the nearest opening; so near, exhaust is drawn into the house.`,
+        `Stop it, and move it ${wantedFt} ft or more from every opening.`,
+        { ...detail, severity: 'hazard' },
       );
-    const detail = { found: distanceFt, allowed: advisedFt, unit: 'ft' };
-    return distanceFt < advisedFt
+    return distanceFt < wantedFt
       ? violation(
-          `${distanceFt} ft from the nearest opening; ${advisedFt} ft is advised.`,
-          `Move it to ${advisedFt} ft.`,
-          {
-            ...detail,
-            severity: 'advisory',
-          },
+          `${distanceFt} ft from the nearest opening, ${wantedFt} ft needed (${makerFt === wantedFt ? 'the maker’s distance' : 'the office’s distance'}).`,
+          `Move it to ${wantedFt} ft or more.`,
+          detail,
         )
-      : holds(`${distanceFt} ft from the nearest opening.`, detail);
+      : holds(`${distanceFt} ft from the nearest opening, ${wantedFt} ft needed.`, detail);
   },
 });

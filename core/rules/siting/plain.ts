@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { asked, type Rule } from '../rule';
+import { asked, firstOf, type Rule } from '../rule';
 import { noExhaust } from './exhaust';
 
 const common = { cites: everyEdition('listing', 'guidance'), notApplicable: noExhaust, also: ['source.kind'] } as const;
@@ -20,7 +20,7 @@ export default [
     ...common,
     id: 'siting/co-alarms',
     holds: 'CO alarms stand inside, and sound when tested.',
-    severity: 'advisory',
+    severity: 'correction',
     fact: 'siting.coAlarms',
     right: 'yes',
     good: 'CO alarms are there and sound.',
@@ -29,14 +29,42 @@ export default [
   }),
   asked({
     ...common,
-    id: 'siting/rain-shelter',
-    holds: 'It is sheltered from rain without trapping its exhaust.',
-    severity: 'advisory',
-    fact: 'siting.shelter',
-    right: 'suitable',
-    good: 'Sheltered, and open to the air.',
-    bad: 'It stands in the rain, or its shelter traps the exhaust.',
-    remedy: 'Give it a shelter made for running generators, open on all sides; never a shed or a tarpaulin.',
+    id: 'siting/fuel-away',
+    holds: 'Fuel is kept away from the running source and from every flame.',
+    severity: 'correction',
+    fact: 'siting.fuelAway',
+    right: 'yes',
+    good: 'Fuel stands apart, outdoors.',
+    bad: 'Fuel stands beside the running source or near a flame.',
+    remedy: 'Let the source cool, then move the fuel away from it, outdoors; never fill it while it runs or is hot.',
+  }),
+  asked({
+    ...common,
+    id: 'siting/nothing-burns',
+    holds: 'Nothing that burns stands near the exhaust.',
+    severity: 'correction',
+    fact: 'siting.nothingBurns',
+    right: 'yes',
+    good: 'Nothing that burns is near.',
+    bad: 'Siding, grass or something else that burns is near the exhaust.',
+    remedy: 'Move the source, or clear the place in front of its muffler as far as the maker says.',
+  }),
+  asked({
+    ...common,
+    id: 'siting/gas-fit',
+    holds: 'Gas hose, regulator and pipe suit the source: its listing and the fuel-gas code.',
+    severity: 'correction',
+    cites: everyEdition('listing', 'guidance'),
+    not: 'Leaks and pressures: whoever answers for the gas tests them.',
+    notApplicable: firstOf(noExhaust, (look) =>
+      ['propane', 'natural-gas'].includes(look.need('source.fuel')) ? undefined : 'it does not run on gas',
+    ),
+    also: ['source.kind', 'source.fuel'],
+    fact: 'siting.gasFit',
+    right: 'yes',
+    good: 'Hose, regulator and pipe fit.',
+    bad: 'Hose, regulator or pipe is not what the listing and the fuel-gas code ask for.',
+    remedy: 'Have them fitted by somebody licensed for gas; until then this source runs on another fuel or not at all.',
   }),
   asked({
     ...common,

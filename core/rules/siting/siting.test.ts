@@ -20,23 +20,45 @@ ruleTable('siting/outdoors', {
 });
 
 ruleTable('siting/clear-of-openings', {
-  holds: [{}, { 'siting.openingFt': 20 }],
-  violation: [[{ 'siting.openingFt': 4.9 }, { severity: 'correction', found: 4.9, allowed: 5, unit: 'ft' }]],
+  holds: [
+    {},
+    { 'siting.openingFt': 20 },
+    [{ 'siting.openingFt': 10, 'siting.makerFt': 10 }, { reading: saying('the maker’s own distance') }],
+  ],
+  violation: [
+    [{ 'siting.openingFt': 4.9 }, { severity: 'hazard', found: 4.9, allowed: 20, unit: 'ft' }],
+    [{ 'siting.openingFt': 5 }, { severity: 'correction', allowed: 20 }],
+    [{ 'siting.openingFt': 19.9 }, { severity: 'correction', remedy: saying('20 ft') }],
+    [
+      { 'siting.openingFt': 24, 'siting.makerFt': 25 },
+      { allowed: 25, reason: saying('maker’s distance') },
+    ],
+    [{ 'siting.openingFt': 4, 'siting.makerFt': 3 }, { severity: 'hazard' }], // no maker goes below the floor
+  ],
   unproven: [[{ 'siting.openingFt': undefined }, ['siting.openingFt']]],
   notApplicable: [station],
 });
 
-ruleTable('siting/clear-of-openings', {
-  holds: [{ 'siting.openingFt': 20 }],
+ruleTable('siting/rain-shelter', {
+  holds: [{}],
   violation: [
-    [{ 'siting.openingFt': 5 }, { severity: 'advisory', found: 5, allowed: 20 }],
-    [{ 'siting.openingFt': 19.9 }, { severity: 'advisory', remedy: saying('20 ft') }],
+    [{ 'siting.shelter': 'none' }, { severity: 'advisory' }],
+    [{ 'siting.shelter': 'traps-exhaust' }, { severity: 'hazard', reason: saying('traps') }],
   ],
-  unproven: [],
-});
-askedTable('siting/exhaust-away', 'siting.exhaustAway', ['no'], 'hazard', { notApplicable: [station] });
-askedTable('siting/co-alarms', 'siting.coAlarms', ['no'], 'advisory', { notApplicable: [station] });
-askedTable('siting/rain-shelter', 'siting.shelter', ['none', 'traps-exhaust'], 'advisory', {
+  unproven: [[{ 'siting.shelter': 'not-seen' }, ['siting.shelter']]],
   notApplicable: [station],
 });
+askedTable('siting/fuel-away', 'siting.fuelAway', ['no'], 'correction', { notApplicable: [station] });
+askedTable('siting/nothing-burns', 'siting.nothingBurns', ['no'], 'correction', { notApplicable: [station] });
+askedTable('siting/gas-fit', 'siting.gasFit', ['no'], 'correction', {
+  base: { 'source.fuel': 'propane', 'siting.gasFit': 'yes' },
+  notApplicable: [station, {}],
+});
+ruleTable('siting/gas-fit', {
+  holds: [{ 'source.fuel': 'natural-gas', 'siting.gasFit': 'yes' }],
+  violation: [],
+  unproven: [[{ 'source.fuel': undefined }, ['source.fuel']]],
+});
+askedTable('siting/exhaust-away', 'siting.exhaustAway', ['no'], 'hazard', { notApplicable: [station] });
+askedTable('siting/co-alarms', 'siting.coAlarms', ['no'], 'correction', { notApplicable: [station] });
 askedTable('siting/firm-level-base', 'siting.firmBase', ['no'], 'advisory', { notApplicable: [station] });

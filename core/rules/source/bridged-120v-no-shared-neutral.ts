@@ -1,4 +1,5 @@
 import { everyEdition } from '../../codebook';
+import { BRIDGED_FACTS } from '../../electrical';
 import { circuitName, neutralGroups, plannedCircuits } from '../../loads';
 import { holds, rule, violation, whereBridged } from '../rule';
 
@@ -7,7 +8,7 @@ export default rule({
   holds: 'Where one pole of the source feeds both legs, no two circuits that run share a neutral.',
   severity: 'hazard',
   cites: everyEdition('210.4', '240.4'),
-  facts: ['transfer.kind', 'source.voltage', 'cord.bridges', 'loads.circuits.plan', 'loads.circuits.neutralGroup'],
+  facts: [...BRIDGED_FACTS, 'loads.circuits.plan', 'loads.circuits.neutralGroup'],
   notApplicable: whereBridged,
   check: (look) => {
     const pair = neutralGroups(look, plannedCircuits(look))[0];

@@ -11,6 +11,7 @@ export default rule({
   id: 'source/neutral-state-proved',
   holds: 'A meter agrees with what is said of the source’s neutral: bonded or floating.',
   severity: 'correction',
+  not: 'A source that bonds its neutral by a relay only while it runs reads floating with the engine off: neutral/none-on-ground finds it under load.',
   cites: everyEdition('250.34', 'guidance'),
   facts: ['source.neutralBond', 'source.neutralFrameOhm'],
   check: (look) => {

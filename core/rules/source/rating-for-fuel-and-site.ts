@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { continuousW, rounded } from '../../electrical';
-import { legSums, plannedLoads, whatToKeepOff } from '../../loads';
+import { PLAN_FACTS, legSums, plannedLoads, whatToKeepOff } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
 export default rule({
@@ -9,8 +9,7 @@ export default rule({
   severity: 'advisory',
   cites: everyEdition('guidance'),
   facts: [
-    'transfer.kind', 'source.kind', 'source.runningW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF',
-    ...['plan', 'volts', 'runningW', 'slot'].map((key) => `loads.circuits.${key}`),
+    ...PLAN_FACTS, 'source.kind', 'source.runningW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF',
   ], // prettier-ignore
   check: (look) => {
     const source = look.attempt(continuousW);

@@ -68,8 +68,11 @@ ruleTable('source/gfci-on-small-portable', {
     { 'source.neutralBond': 'bonded' },
     { ...BRIDGED, 'source.receptacles120': 'some-unprotected' },
     { 'source.runningW': 15_000 },
+    { 'source.receptacles120': 'some-unprotected', 'source.madeBefore2015': 'yes', 'source.gfciCordSets': 'yes' },
   ],
   violation: [
+    { 'source.receptacles120': 'some-unprotected', 'source.madeBefore2015': 'yes', 'source.gfciCordSets': 'no' },
+    { 'source.receptacles120': 'some-unprotected', 'source.madeBefore2015': 'no' },
     [{ 'source.receptacles120': 'some-unprotected' }, { severity: 'correction' }],
     { 'source.receptacles120': 'some-unprotected', 'source.neutralBond': 'bonded' },
     { 'source.receptacles120': 'interlocked', 'source.neutralBond': 'bonded' },
@@ -81,26 +84,80 @@ ruleTable('source/gfci-on-small-portable', {
       ['source.neutralBond', 'source.receptacles120'],
     ],
     [{ 'source.runningW': undefined }, ['source.runningW']],
+    [{ 'source.receptacles120': 'some-unprotected', 'source.madeBefore2015': 'yes' }, ['source.gfciCordSets']],
   ],
   notApplicable: [STATION_UNIT, LARGE],
 });
 
-askedTable('source/over-15kw-disconnect', 'source.disconnect', ['no'], 'correction', {
-  base: { ...LARGE, 'source.disconnect': 'yes' },
+ruleTable('source/over-15kw-disconnect', {
+  holds: [
+    { ...LARGE, 'source.disconnect': 'yes' },
+    [{ ...LARGE, 'source.buildingDisconnect': 'yes' }, { reason: saying('at the building') }],
+  ],
+  violation: [[{ ...LARGE, 'source.disconnect': 'no', 'source.buildingDisconnect': 'no' }, { severity: 'correction' }]],
+  unproven: [
+    [LARGE, ['source.disconnect', 'source.buildingDisconnect']],
+    [{ ...LARGE, 'source.disconnect': 'no' }, ['source.buildingDisconnect']],
+  ],
   notApplicable: [{}, { 'source.runningW': 15_000 }, { ...LARGE, ...CORDS_ONLY }],
 });
-askedTable('source/small-portable-cord-connected', 'source.connection', ['permanent'], 'correction', {
-  base: { 'source.runningW': 15_000 },
+const WIRED = { 'source.connection': 'permanent' };
+ruleTable('source/small-portable-cord-connected', {
+  holds: [
+    { 'source.runningW': 15_000 },
+    { ...WIRED, 'source.disconnect': 'yes' },
+    { ...WIRED, 'source.disconnect': 'no', 'source.buildingDisconnect': 'yes' },
+  ],
+  violation: [[{ ...WIRED, 'source.disconnect': 'no', 'source.buildingDisconnect': 'no' }, { severity: 'correction' }]],
+  unproven: [
+    [{ 'source.connection': undefined }, ['source.connection']],
+    [WIRED, ['source.disconnect', 'source.buildingDisconnect']],
+  ],
   notApplicable: [LARGE, CORDS_ONLY, BACKFED],
 });
-askedTable('source/not-field-altered-bond', 'source.bondAltered', ['jumper', 'plug', 'removed'], 'correction', {
-  right: ['none'],
-  notApplicable: [CORDS_ONLY],
+const changed = (how: string, provided?: string, marked?: string) => ({
+  'source.bondAltered': how,
+  'source.bondChangeProvided': provided,
+  'source.bondChangeMarked': marked,
 });
 ruleTable('source/not-field-altered-bond', {
-  holds: [SINGLE, BACKFED],
-  violation: [[{ ...SINGLE, 'source.bondAltered': 'jumper' }, { remedy: saying('Take the jumper') }]],
-  unproven: [[{ 'transfer.kind': undefined }, ['transfer.kind']]],
+  holds: [{}, SINGLE, BACKFED, changed('removed', 'yes', 'yes'), changed('jumper', 'yes', 'yes')],
+  violation: [
+    [changed('plug'), { severity: 'correction', remedy: saying('prove every part dead') }],
+    [changed('plug', 'yes', 'yes'), { reason: saying('listed for no such use') }], // never
+    [changed('jumper', 'no'), { reason: saying('bonded') }],
+    [changed('removed', 'no'), { reason: saying('opened') }],
+    [changed('removed', 'yes', 'no'), { remedy: saying('Mark the source') }],
+  ],
+  unproven: [
+    [{ 'source.bondAltered': undefined }, ['source.bondAltered']],
+    [changed('jumper'), ['source.bondChangeProvided']],
+    [changed('jumper', 'yes'), ['source.bondChangeMarked']],
+    [{ 'transfer.kind': undefined }, ['transfer.kind']],
+  ],
+  notApplicable: [CORDS_ONLY],
+});
+const units = (kind: string, listed?: string, stops?: string) => ({
+  'source.units': kind,
+  'source.pairListed': listed,
+  'source.pairStops': stops,
+});
+ruleTable('source/joined-units', {
+  holds: [units('parallel-120', 'yes'), units('paired-stations', 'yes', 'yes'), units('parallel-split', 'yes', 'yes')],
+  violation: [
+    [units('parallel-120', 'no'), { severity: 'correction', reason: saying('do not name') }],
+    [units('paired-stations', 'yes', 'no'), { reason: saying('one leg dead') }],
+  ],
+  unproven: [
+    [{ 'source.units': undefined }, ['source.units']],
+    [units('parallel-120'), ['source.pairListed']],
+    [units('parallel-split', 'yes'), ['source.pairStops']],
+  ],
+  notApplicable: [{}],
+});
+askedTable('source/not-charged-from-itself', 'source.chargedFromItself', ['yes'], 'correction', {
+  base: { ...STATION_UNIT, 'source.chargedFromItself': 'no' },
+  notApplicable: [{}, { ...STATION_UNIT, ...CORDS_ONLY }],
 });
 
 const BONDED = { 'source.neutralBond': 'bonded' } as const;
@@ -147,7 +204,14 @@ ruleTable('source/volts-and-hertz', {
     [{ 'function.hertz': undefined, 'function.legAV': undefined }, ['function.legAV', 'function.hertz']],
     [{ 'source.voltage': undefined }, ['source.voltage']],
   ],
-  notApplicable: [CORDS_ONLY, SINGLE, BACKFED],
+  notApplicable: [
+    CORDS_ONLY,
+    SINGLE,
+    BACKFED,
+    { 'function.legAV': 90, 'function.legBV': 150 }, // an open neutral is no governor’s fault
+    { 'function.legAV': 0 },
+    { 'function.legAV': 120, 'function.legsV': 208 },
+  ],
 });
 
 const WELL = at('loads.circuits[0]', { use: 'well-pump', volts: '240' });
@@ -160,10 +224,17 @@ ruleTable('source/240v-loads-need-240v-source', {
   violation: [
     [
       { ...BRIDGED, ...WELL },
-      { severity: 'hazard', found: 120, allowed: 240, reason: saying('Well pump') },
+      { severity: 'correction', found: 120, allowed: 240, reason: saying('Well pump') },
     ],
+    // a 120/240 V source that feeds from a 120 V receptacle, or whose selector says so, is a 120 V feed
+    { 'source.outlet': 'L5-30', ...WELL },
+    { 'source.selector': '120', ...WELL },
+    { 'source.units': 'parallel-120', ...WELL },
   ],
-  unproven: [[{ ...BRIDGED, 'loads.circuits[1].volts': undefined }, ['loads.circuits[1].volts']]],
+  unproven: [
+    [{ ...BRIDGED, 'loads.circuits[1].volts': undefined }, ['loads.circuits[1].volts']],
+    [{ 'source.selector': undefined, 'source.units': undefined }, ['source.units', 'source.selector']],
+  ],
   notApplicable: [{}, WELL],
 });
 

@@ -1,6 +1,7 @@
 import { everyEdition } from '../../codebook';
-import { bridged } from '../../electrical';
-import { holds, rule, violation, whereBothLegsAreFed } from '../rule';
+import { BRIDGED_FACTS, LEG_FACTS, bridged, legsTell } from '../../electrical';
+import { Missing } from '../../electrical';
+import { firstOf, holds, rule, violation, whereBothLegsAreFed } from '../rule';
 
 const REMEDY = 'Have the governor and the voltage set as the maker says; check again under load.';
 
@@ -9,18 +10,18 @@ export default rule({
   holds: 'Under load the source gives 114 to 126 V a leg, 228 to 252 V leg to leg, and 58 to 63 Hz.',
   severity: 'advisory',
   cites: everyEdition('guidance'),
-  facts: [
-    'transfer.kind',
-    'source.voltage',
-    'cord.bridges',
-    'function.legAV',
-    'function.legBV',
-    'function.legsV',
-    'function.hertz',
-  ],
-  notApplicable: whereBothLegsAreFed,
+  not: 'Legs that differ by more than cord and source explain: they point at a fault (function/neutral-unbroken, function/legs-measured), never at the governor.',
+  facts: [...BRIDGED_FACTS, ...LEG_FACTS, 'function.hertz'],
+  notApplicable: firstOf(whereBothLegsAreFed, (look) => {
+    const told = look.attempt(legsTell);
+    return told.value !== undefined && told.value !== 'as-meant'
+      ? 'the volts point at a fault, which is found under function; no governor mends it'
+      : undefined;
+  }),
   check: (look) => {
     look.needAll('function.legAV', 'function.legBV', 'function.legsV', 'function.hertz');
+    const told = look.attempt(legsTell);
+    if (told.missing.length > 0) throw new Missing(told.missing, told.why);
     const legs = [look.need('function.legAV'), look.need('function.legBV')];
     const across = look.need('function.legsV');
     const hertz = look.need('function.hertz');

@@ -8,7 +8,7 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('702.4'),
   facts: [
-    'transfer.kind', 'transfer.loadManaged', 'transfer.transferredW', 'source.kind', 'source.runningW', 'source.fuel', 'source.altitudeFt', 'source.airF', 'source.makerSiteW',
+    'transfer.kind', 'transfer.otherKind', 'transfer.loadManaged', 'transfer.transferredW', 'source.kind', 'source.runningW', 'source.fuel', 'source.altitudeFt', 'source.airF', 'source.makerSiteW',
   ], // prettier-ignore
   notApplicable: onlyWith(['whole-house-automatic'], 'a person chooses the load'),
   check: (look) => {

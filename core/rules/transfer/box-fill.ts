@@ -8,7 +8,7 @@ export default rule({
   severity: 'correction',
   cites: BOX_FILL_CITES,
   facts: [
-    'transfer.kind', 'transfer.box', 'transfer.boxAwg', 'transfer.boxConductors', 'transfer.boxGrounds', 'transfer.boxClamps', 'transfer.boxDevices',
+    'transfer.kind', 'transfer.otherKind', 'transfer.box', 'transfer.boxIn3', 'transfer.boxAwg', 'transfer.boxConductors', 'transfer.boxGrounds', 'transfer.boxClamps', 'transfer.boxDevices',
   ], // prettier-ignore
   notApplicable: onlyWith(['single-circuit-switch'], 'its splices are in a panel or in the equipment itself'),
   check: (look) => {
@@ -32,7 +32,11 @@ export default rule({
       2 * look.need('transfer.boxDevices');
     look.step('Counted: conductors, grounds, clamps, two for each device', rounded(units), '', BOX_FILL_CITES);
     const neededIn3 = look.step('Room needed', rounded(units * each), 'in³', `${rounded(units)} × ${each}`);
-    const hasIn3 = look.step('Room in the box', BOX_TYPES[look.need('transfer.box')].volumeIn3, 'in³', BOX_FILL_CITES);
+    const box = look.need('transfer.box');
+    const hasIn3 =
+      box === 'marked'
+        ? look.need('transfer.boxIn3')
+        : look.step('Room in the box', BOX_TYPES[box].volumeIn3, 'in³', BOX_FILL_CITES);
     const detail = { found: neededIn3, allowed: hasIn3, unit: 'in³' };
     const words = `${neededIn3} in³ needed, ${hasIn3} in³ there.`;
     if (neededIn3 <= hasIn3) return holds(words, detail);

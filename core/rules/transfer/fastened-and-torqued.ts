@@ -7,7 +7,13 @@ export default rule({
   holds: 'Terminals and fasteners have the maker’s torque, measured with a tool.',
   severity: 'correction',
   cites: everyEdition('110.14(D)'),
-  facts: ['transfer.kind', 'transfer.makerTorqueLbIn', 'transfer.torqueLbIn', 'transfer.torqueTool'],
+  facts: [
+    'transfer.kind',
+    'transfer.otherKind',
+    'transfer.makerTorqueLbIn',
+    'transfer.torqueLbIn',
+    'transfer.torqueTool',
+  ],
   notApplicable: without('inlet'),
   check: (look) => {
     look.needAll('transfer.makerTorqueLbIn', 'transfer.torqueLbIn', 'transfer.torqueTool');

@@ -1,15 +1,14 @@
 import { everyEdition } from '../../codebook';
-import { answered, rule, without } from '../rule';
+import { answered, kindOf, rule, without } from '../rule';
 
 export default rule({
   id: 'transfer/listed-for-panel',
-  holds: 'The transfer means is listed for the very panel or place where it is used.',
+  holds: 'The transfer equipment is listed for the very panel or place where it is used.',
   severity: 'correction',
   cites: everyEdition('110.3(B)', '702.5'),
-  facts: ['transfer.kind', 'transfer.listedForPanel'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'transfer.listedForPanel'],
   notApplicable: (look) =>
-    without('transfer')(look) ??
-    (look.need('transfer.kind') === 'none-backfed' ? 'there is no transfer equipment' : undefined),
+    without('transfer')(look) ?? (kindOf(look) === 'none-backfed' ? 'there is no transfer equipment' : undefined),
   check: (look) =>
     answered(look, 'transfer.listedForPanel', 'yes', {
       good: 'It is listed for this panel or place.',

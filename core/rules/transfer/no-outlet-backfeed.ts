@@ -11,7 +11,7 @@ export default rule({
     if (look.known('transfer.kind') === 'none-backfed' || look.known('transfer.backfeedsOutlet') === 'yes')
       return violation(
         'The house is fed backwards through an outlet or its breaker; only a habit keeps the utility line dead.',
-        'Stop work. Take the cord away, and connect only through an inlet and listed transfer equipment.',
+        'Stop work. Stop the source and see it stand still (a battery: output off), open the outlet’s breaker and the house main, and prove the outlet dead with a tester that is tried before and after; then draw the house end of the cord first, the source end after it. Connect only through an inlet and listed transfer equipment.',
       );
     look.needAll('transfer.kind', 'transfer.backfeedsOutlet');
     return holds('No outlet is used to feed the house.');

@@ -10,7 +10,7 @@ export default rule({
   holds: 'Conductors fill the panel’s gutter to 40 % at most, with splices to 75 %.',
   severity: 'correction',
   cites: everyEdition('312.8'),
-  facts: ['transfer.kind', 'transfer.conductorFillPercent', 'transfer.spliceFillPercent'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'transfer.conductorFillPercent', 'transfer.spliceFillPercent'],
   notApplicable: onlyWith(['load-side-switch', 'single-circuit-switch'], 'no circuit is spliced in the panel'),
   check: (look) => {
     look.needAll('transfer.conductorFillPercent', 'transfer.spliceFillPercent');

@@ -1,21 +1,21 @@
 import { everyEdition } from '../../codebook';
 import { TRANSFER_KINDS } from '../../case';
-import { holds, rule, violation, without } from '../rule';
+import { SAFE_FIRST, holds, kindOf, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'transfer/present',
   holds: 'Transfer equipment keeps the source and the utility apart.',
   severity: 'hazard',
   cites: everyEdition('702.5'),
-  facts: ['transfer.kind'],
+  facts: ['transfer.kind', 'transfer.otherKind'],
   notApplicable: without('transfer'),
   check: (look) => {
-    const kind = look.need('transfer.kind');
+    const kind = kindOf(look);
     return kind === 'none-backfed'
       ? violation(
           'Nothing keeps the source and the utility apart; a line worker is one forgotten main away from death.',
-          'Stop work. Disconnect the source, and fit listed transfer equipment before it is ever connected again.',
+          `Stop work. ${SAFE_FIRST}part the source from the house, its house end first, and fit listed transfer equipment before it is ever connected again.`,
         )
-      : holds(`Transfer means: ${TRANSFER_KINDS[kind].toLowerCase()}.`);
+      : holds(`Transfer equipment: ${TRANSFER_KINDS[kind].toLowerCase()}.`);
   },
 });

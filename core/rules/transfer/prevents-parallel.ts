@@ -1,47 +1,41 @@
 import { everyEdition } from '../../codebook';
-import { functionTest, parallelSequence } from '../../interlock';
+import { JOINING_FACTS, RIGHT_ANSWERS, functionTest, mechanismAt, parallelSequence, settingOf } from '../../interlock';
 import { Missing, lacking } from '../../electrical';
-import { firstOf, holds, rule, violation, without } from '../rule';
-
-const TRIED = ['function.generatorWithMainOn', 'function.mainWithGeneratorOn', 'function.bothWithPartMoved'] as const;
+import { firstOf, holds, kindOf, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'transfer/prevents-parallel',
   holds: 'No sequence of moves closes both sources: tried by hand, and searched in the model.',
   severity: 'hazard',
   cites: everyEdition('702.5'),
+  not: 'What happens with the cover off (transfer/works-without-cover), and the inside of a switch that nobody opens.',
   facts: [
-    'transfer.kind', ...TRIED, 'transfer.mechanism', 'transfer.fit', 'transfer.alteration', 'breaker.heldDown', 'breaker.construction', 'breaker.atInterlock',
+    'transfer.kind', 'transfer.otherKind', ...JOINING_FACTS, 'transfer.mechanism', 'transfer.fit', 'transfer.alteration', 'transfer.mountedOn',
+    'breaker.heldDown', 'breaker.construction', 'breaker.atInterlock', 'loads.circuits.moved', 'loads.circuits.volts', 'loads.circuits.paired',
   ], // prettier-ignore
   notApplicable: firstOf(without('transfer'), (look) =>
-    look.need('transfer.kind') === 'none-backfed' ? 'there is no transfer equipment to try' : undefined,
+    kindOf(look) === 'none-backfed' ? 'there is no transfer equipment to try' : undefined,
   ),
   check: (look) => {
-    const remedy = 'Do not energise. Replace or repair it as its listing says, and try every move again.';
-    const name = look.known('transfer.mechanism');
-    const listed = name && functionTest(name).map((trial) => trial.fact as string);
-    const missing: string[] = [];
-    for (const path of TRIED) {
+    const remedy = 'Do not energize. Replace or repair it as its listing says, and try every move again.';
+    for (const path of JOINING_FACTS) {
       const answer = look.known(path);
-      if (answer === undefined) {
-        if (!listed || listed.includes(path)) missing.push(path);
-      } else if (answer === 'moved')
+      if (answer !== undefined && answer !== RIGHT_ANSWERS[path])
         return violation('Tried by hand, both sources closed; a line worker would meet this source’s voltage.', remedy);
     }
+    const name = look.attempt(mechanismAt);
     const model = look.attempt((side) => parallelSequence(side));
     look.adopt(model);
     if (model.value) {
-      look.step(
-        'Shortest sequence that the model finds',
-        model.value.map((move) => move.words).join('; '),
-        '',
-        'exhaustive search',
-      );
-      return violation(
-        `With what was found, this closes both sources: ${model.value.map((move) => move.words).join('; ')}.`,
-        remedy,
-      );
+      const words = model.value.map((move) => move.words).join('; ');
+      look.step('Shortest sequence that the model finds', words, '', 'exhaustive search');
+      return violation(`With what was found, this closes both sources: ${words}.`, remedy);
     }
+    lacking([name]);
+    const asked = functionTest(name.value!, settingOf(kindOf(look), look.known('transfer.mountedOn')));
+    const missing = JOINING_FACTS.filter((path) => look.known(path) === undefined).filter((path) =>
+      asked.some(({ fact }) => fact === path),
+    );
     if (model.missing.length > 0) lacking([model], ...missing);
     if (missing.length > 0) throw new Missing(missing);
     look.step('Sequences that close both sources', 0, '', 'exhaustive search of every state');

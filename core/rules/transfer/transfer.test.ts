@@ -3,6 +3,7 @@ import {
   BACKFED,
   CORDS_ONLY,
   SINGLE,
+  OTHER,
   SWITCH,
   askedTable,
   at,
@@ -56,7 +57,10 @@ ruleTable('transfer/unaltered', {
 });
 
 const equipment = { notApplicable: [CORDS_ONLY, BACKFED] };
-askedTable('transfer/works-without-cover', 'transfer.mountedOn', ['cover'], 'advisory', {
+ruleTable('transfer/works-without-cover', {
+  holds: [{}],
+  violation: [[{ 'transfer.mountedOn': 'cover' }, { severity: 'advisory', reading: saying('Offices differ') }]],
+  unproven: [[{ 'transfer.mountedOn': undefined }, ['transfer.mountedOn']]],
   notApplicable: [SWITCH, AUTOMATIC, CORDS_ONLY],
 });
 askedTable('transfer/moves-freely-and-stays', 'transfer.movesFreely', ['no'], 'correction', equipment);
@@ -74,18 +78,32 @@ askedTable('transfer/leads-landed', 'transfer.leadsLanded', ['no'], 'correction'
 });
 
 const MODEL = 'transfer.mechanism';
+const DOUBLE: Facts = { 'transfer.kind': 'whole-house-manual', [MODEL]: 'double-throw' };
+/** A load-side switch of one circuit, its handle sound. */
+const HANDLES: Facts = {
+  ...SWITCH,
+  [MODEL]: 'circuit-handles',
+  'function.opensFirst': 'yes',
+  'loads.circuits[0].moved': 'yes',
+  'loads.circuits[1].moved': 'no',
+};
 ruleTable('transfer/prevents-parallel', {
   holds: [
     {},
-    { 'transfer.mountedOn': 'cover' }, // the cover is another rule's
+    { 'transfer.mountedOn': 'cover', 'function.coverOnHolds': 'yes' }, // with the cover off is another rule's
     { [MODEL]: 'two-part-plate' },
     { [MODEL]: 'linkage' },
     { 'transfer.kind': 'transfer-panel', [MODEL]: 'linked-mains' },
-    { ...SWITCH, [MODEL]: 'circuit-handles' },
-    SINGLE,
+    HANDLES,
+    { ...SINGLE, 'function.opensFirst': 'yes' },
     AUTOMATIC,
-    { 'transfer.kind': 'whole-house-manual', [MODEL]: 'double-throw' },
-    { 'transfer.kind': 'whole-house-manual', [MODEL]: 'double-throw', 'breaker.heldDown': undefined },
+    { ...DOUBLE, 'function.opensFirst': 'yes' },
+    {
+      ...DOUBLE,
+      'function.opensFirst': 'yes',
+      'breaker.heldDown': undefined,
+      'function.generatorWithMainOn': undefined,
+    },
   ],
   violation: [
     [
@@ -106,7 +124,19 @@ ruleTable('transfer/prevents-parallel', {
     [{ 'breaker.heldDown': 'no' }, { reason: saying('off its seat') }],
     { [MODEL]: 'two-part-plate', 'transfer.fit': 'loose' },
     { [MODEL]: 'linkage', 'transfer.fit': 'loose' },
-    [{ ...SWITCH, [MODEL]: 'circuit-handles', 'transfer.fit': 'tie-missing' }, { reason: saying('turn handle 1') }],
+    [{ ...HANDLES, 'transfer.fit': 'tie-missing' }, { reason: saying('turn handle 1') }],
+    // the two handles of a 240 V circuit, untied
+    [
+      {
+        ...HANDLES,
+        'loads.circuits[0].volts': '240',
+        'loads.circuits[0].paired': 'no',
+        'loads.circuits[1].moved': undefined,
+      },
+      { reason: saying('turn handle 2') },
+    ],
+    { ...DOUBLE, 'function.opensFirst': 'no' },
+    { 'transfer.mountedOn': 'cover', 'function.coverOnHolds': 'no' },
     { ...AUTOMATIC, 'transfer.fit': 'loose' },
     { 'function.generatorWithMainOn': undefined, 'transfer.fit': 'loose' }, // the model alone is enough
   ],
@@ -117,6 +147,15 @@ ruleTable('transfer/prevents-parallel', {
     ],
     [{ [MODEL]: 'double-throw' }, [MODEL]], // no such thing on a panel
     [{ 'breaker.heldDown': undefined }, ['breaker.heldDown']],
+    [DOUBLE, ['function.opensFirst']],
+    [{ 'transfer.mountedOn': 'cover' }, ['function.coverOnHolds']],
+    [{ ...HANDLES, 'loads.circuits[0].volts': '240' }, ['loads.circuits[0].paired']],
+    [
+      { ...HANDLES, 'loads.circuits[0].volts': '240', 'loads.circuits[0].moved': undefined },
+      ['loads.circuits[0].moved'],
+    ],
+    [{ [MODEL]: 'other' }, [MODEL]],
+    [OTHER, ['transfer.kind']],
   ],
   notApplicable: [CORDS_ONLY, BACKFED],
 });
@@ -142,8 +181,18 @@ ruleTable('transfer/fastened-and-torqued', {
 });
 
 ruleTable('transfer/rated', {
-  holds: [{}, { 'transfer.ratingA': 30 }, { 'source.voltage': '120', 'transfer.ratingV': 120 }],
+  holds: [
+    {},
+    { 'transfer.ratingA': 30 },
+    { 'source.voltage': '120', 'transfer.ratingV': 120 },
+    { 'source.outlet': 'L5-30', 'transfer.ratingV': 120 }, // fed from a 120 V receptacle
+    { 'breaker.ratingA': 20, 'transfer.ratingA': 20 }, // a 20 A interlocked breaker protects what is behind it
+  ],
   violation: [
+    [
+      { ...SWITCH, 'transfer.ratingA': 20 },
+      { found: 20, allowed: 30 },
+    ], // an unfused switch does not
     [{ 'transfer.ratingA': 29 }, { severity: 'correction', found: 29, allowed: 30 }],
     [{ 'transfer.ratingV': 239 }, { found: 239, allowed: 240, unit: 'V' }],
     [{ 'transfer.listedAsTransfer': 'no' }, { reason: saying('not listed') }],
@@ -157,7 +206,7 @@ ruleTable('transfer/rated', {
 /** The good house's circuits behind a load-side switch: the refrigerator moved, the lights not. */
 const moved = (facts: Readonly<Record<string, unknown>>, more: Facts = {}): Facts => ({
   ...SWITCH,
-  ...at('loads.circuits[0]', { moved: 'yes', switchBreakerA: 20, ...facts }),
+  ...at('loads.circuits[0]', { moved: 'yes', switchBreakerA: 20, metal: 'copper', ...facts }),
   'loads.circuits[1].moved': 'no',
   ...more,
 });
@@ -165,18 +214,29 @@ ruleTable('transfer/circuit-protection', {
   holds: [
     moved({}),
     moved({ switchBreakerA: 15 }), // a 15 A device ahead of a 20 A circuit is fine
-    moved({ sizeAwg: '6', switchBreakerA: 55 }),
+    moved({ sizeAwg: '6', switchBreakerA: 60 }), // 55 A at 60 °C, the next device
+    [moved({ sizeAwg: '12', switchBreakerA: 30, use: 'air-conditioner', byNameplate: 'yes' }), {}],
+    moved({ sizeAwg: '10', metal: 'aluminum', switchBreakerA: 25 }),
     { ...moved({}), 'transfer.kind': 'transfer-panel' },
     moved({ moved: 'no', sizeAwg: undefined }),
   ],
   violation: [
     [moved({ sizeAwg: '14' }), { severity: 'correction', found: 20, allowed: 15, reason: saying('Refrigerator') }],
     [moved({ sizeAwg: '8', switchBreakerA: 50 }), { allowed: 40 }],
+    [moved({ sizeAwg: '6', switchBreakerA: 70 }), { allowed: 60 }],
+    [moved({ sizeAwg: '10', metal: 'aluminum', switchBreakerA: 30 }), { allowed: 25 }],
+    [moved({ sizeAwg: '12', switchBreakerA: 30, use: 'well-pump', byNameplate: 'no' }), { allowed: 20 }],
+    moved({ sizeAwg: '12', switchBreakerA: 30, use: 'lights', byNameplate: 'yes' }), // no motor, no nameplate
   ],
   unproven: [
     [
       moved({ sizeAwg: undefined, switchBreakerA: undefined }),
       ['loads.circuits[0].sizeAwg', 'loads.circuits[0].switchBreakerA'],
+    ],
+    [moved({ sizeAwg: '12', switchBreakerA: 30, use: 'well-pump' }), ['loads.circuits[0].byNameplate']],
+    [
+      moved({ sizeAwg: '14', metal: 'aluminum' }), // no such conductor
+      ['loads.circuits[0].sizeAwg'],
     ],
     [moved({}, { 'loads.circuits[1].moved': undefined }), ['loads.circuits[1].moved']],
   ],
@@ -185,7 +245,9 @@ ruleTable('transfer/circuit-protection', {
 
 ruleTable('transfer/240v-circuits-paired', {
   holds: [moved({}), moved({ volts: '240', paired: 'yes' }), moved({ volts: '240', paired: 'no', moved: 'no' })],
-  violation: [[moved({ volts: '240', paired: 'no' }), { severity: 'correction', reason: saying('Refrigerator') }]],
+  violation: [
+    [moved({ volts: '240', paired: 'no' }), { severity: 'hazard', reason: saying('Refrigerator'), part: 'circuits-1' }],
+  ],
   unproven: [[moved({ volts: '240' }), ['loads.circuits[0].paired']]],
   notApplicable: [{}, { ...moved({}), 'transfer.kind': 'transfer-panel' }],
 });
@@ -223,6 +285,7 @@ ruleTable('transfer/box-fill', {
     [box({ boxGrounds: 0, boxConductors: 7 }), { found: 20.25 }],
     [box({ boxAwg: '14', boxConductors: 7 }), { found: 20 }],
     [box({ boxGrounds: 4 }), { found: 20.25 }],
+    [box({ box: 'marked', boxIn3: 20.25 }), { allowed: 20.25 }],
   ],
   violation: [
     [
@@ -230,11 +293,15 @@ ruleTable('transfer/box-fill', {
       { severity: 'correction', found: 22.5, allowed: 21, remedy: saying('4 11/16 in square, 1½ deep') },
     ],
     [box({ boxClamps: 'yes' }), { found: 22.5 }],
+    [box({ box: 'marked', boxIn3: 20 }), { found: 20.25, allowed: 20 }],
     [box({ boxDevices: 2 }), { found: 24.75 }],
     [box({ boxGrounds: 6 }), { found: 21.375 }], // two beyond the fourth: a quarter each
     [box({ boxConductors: 40 }), { remedy: saying('two boxes') }],
   ],
-  unproven: [[box({ boxAwg: undefined, boxDevices: undefined }), ['transfer.boxAwg', 'transfer.boxDevices']]],
+  unproven: [
+    [box({ boxAwg: undefined, boxDevices: undefined }), ['transfer.boxAwg', 'transfer.boxDevices']],
+    [box({ box: 'marked' }), ['transfer.boxIn3']],
+  ],
   notApplicable: [{}, SWITCH],
 });
 
@@ -318,4 +385,101 @@ ruleTable('transfer/prevents-parallel', {
   ],
   violation: [],
   unproven: [[{ 'function.mainWithGeneratorOn': undefined }, ['function.mainWithGeneratorOn']]],
+});
+
+ruleTable('transfer/240v-across-source-legs', {
+  holds: [
+    moved({ volts: '240', sourceLeg: 'both' }),
+    moved({ volts: '120' }),
+    moved({ volts: '240', sourceLeg: 'A', moved: 'no' }),
+  ],
+  violation: [
+    [moved({ volts: '240', sourceLeg: 'B' }), { severity: 'correction', reason: saying('leg B'), part: 'circuits-1' }],
+  ],
+  unproven: [[moved({ volts: '240' }), ['loads.circuits[0].sourceLeg']]],
+  notApplicable: [{}, SINGLE, moved({ volts: '240', sourceLeg: 'A' }, { 'source.voltage': '120' })],
+});
+askedTable('transfer/neutral-not-on-gfci-breaker', 'transfer.neutralOnGfciBreaker', ['yes'], 'correction', {
+  base: { ...SWITCH, 'transfer.neutralOnGfciBreaker': 'no' },
+  notApplicable: [{}, AUTOMATIC],
+});
+askedTable('transfer/working-space', 'transfer.workingSpace', ['no'], 'correction', {
+  base: { ...SWITCH, 'transfer.workingSpace': 'yes' },
+  notApplicable: [{}, SINGLE, CORDS_ONLY],
+});
+
+/** A whole-house switch of 200 A on a service of 200 A, first behind the meter. */
+const house = (facts: Readonly<Record<string, unknown>> = {}, more: Facts = {}): Facts => ({
+  'transfer.kind': 'whole-house-manual',
+  'transfer.mechanism': 'double-throw',
+  'panel.kind': 'subpanel',
+  ...at('transfer', {
+    location: 'first', ratingA: 200, utilityA: 200, withstandKa: 10, serviceMetal: 'aluminum', serviceAwg: '4/0',
+    serviceEquipment: 'yes', fourWire: 'yes', emergencyDisconnect: 'yes', meterListed: 'yes', ...facts,
+  }), // prettier-ignore
+  ...more,
+});
+const elsewhere = { notApplicable: [{}, SWITCH, CORDS_ONLY] };
+ruleTable('transfer/utility-side-rated', {
+  holds: [[house(), { found: 200, allowed: 200 }]],
+  violation: [[house({ ratingA: 199 }), { severity: 'correction', found: 199, allowed: 200, unit: 'A' }]],
+  unproven: [[house({ ratingA: undefined, utilityA: undefined }), ['transfer.ratingA', 'transfer.utilityA']]],
+  ...elsewhere,
+});
+ruleTable('transfer/short-circuit-rating', {
+  holds: [house(), [house({}, { 'breaker.availableKa': undefined }), { allowed: 10 }]],
+  violation: [
+    [house({ withstandKa: 7 }), { severity: 'correction', found: 7, allowed: 8, unit: 'kA' }],
+    [house({ withstandKa: 9 }, { 'breaker.availableKa': undefined }), { allowed: 10 }],
+  ],
+  unproven: [[house({ withstandKa: undefined }), ['transfer.withstandKa']]],
+  ...elsewhere,
+});
+ruleTable('transfer/service-conductors', {
+  holds: [
+    [house(), { found: '4/0', allowed: '4/0' }],
+    house({ serviceMetal: 'copper', serviceAwg: '2/0' }),
+    house({ utilityA: 100, serviceMetal: 'copper', serviceAwg: '4' }),
+  ],
+  violation: [
+    [house({ serviceAwg: '3/0' }), { severity: 'correction', allowed: '4/0' }],
+    [house({ utilityA: 125, serviceAwg: '1' }), { allowed: '1/0' }],
+    [house({ utilityA: 150, serviceMetal: 'copper', serviceAwg: '2' }), { allowed: '1' }],
+  ],
+  unproven: [
+    [house({ serviceAwg: undefined, utilityA: undefined }), ['transfer.utilityA', 'transfer.serviceAwg']],
+    [house({ utilityA: 400 }), ['transfer.utilityA']], // past the table
+  ],
+  ...elsewhere,
+});
+const onlyFirst = { notApplicable: [{}, SWITCH, house({ location: 'behind' })] };
+askedTable('transfer/suitable-as-service-equipment', 'transfer.serviceEquipment', ['no'], 'correction', {
+  base: house(),
+  ...onlyFirst,
+});
+askedTable('transfer/emergency-disconnect', 'transfer.emergencyDisconnect', ['no'], 'correction', {
+  base: house(),
+  ...onlyFirst,
+});
+ruleTable('transfer/panel-behind-is-subpanel', {
+  holds: [house()],
+  violation: [
+    [house({}, { 'panel.kind': 'service' }), { severity: 'correction', remedy: saying('main bonding jumper') }],
+    [house({ fourWire: 'no' }), { reason: saying('Three wires') }],
+  ],
+  unproven: [[house({ fourWire: undefined }, { 'panel.kind': undefined }), ['panel.kind', 'transfer.fourWire']]],
+  ...onlyFirst,
+});
+askedTable('transfer/meter-mounted-listed', 'transfer.meterListed', ['no'], 'correction', {
+  base: house({ location: 'meter' }),
+  notApplicable: [{}, house()],
+});
+test('the 2017 edition asks for no emergency disconnect', () => {
+  const rule = RULES.find((one) => one.id === 'transfer/emergency-disconnect')!;
+  const c = caseWith(house({ emergencyDisconnect: 'no' }));
+  expect((['2017', '2020', '2023'] as const).map((edition) => judge(rule, new Look(c, edition)).outcome)).toEqual([
+    'not-applicable',
+    'violation',
+    'violation',
+  ]);
 });

@@ -1,15 +1,14 @@
 import { everyEdition } from '../../codebook';
-import { holds, rule, violation, without } from '../rule';
+import { holds, kindOf, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'transfer/unaltered',
-  holds: 'The transfer means is as it came: not cut, filed, bent or drilled, nothing missing.',
+  holds: 'The transfer equipment is as it came: not cut, filed, bent or drilled, nothing missing.',
   severity: 'hazard',
   cites: everyEdition('110.3(B)', '702.5'),
-  facts: ['transfer.kind', 'transfer.alteration'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'transfer.alteration'],
   notApplicable: (look) =>
-    without('transfer')(look) ??
-    (look.need('transfer.kind') === 'none-backfed' ? 'there is no transfer equipment' : undefined),
+    without('transfer')(look) ?? (kindOf(look) === 'none-backfed' ? 'there is no transfer equipment' : undefined),
   check: (look) => {
     const alteration = look.need('transfer.alteration');
     if (alteration === 'none') return holds('It is as it came.');
@@ -17,7 +16,7 @@ export default rule({
       alteration === 'parts-missing'
         ? 'Parts of it are missing.'
         : `It was ${alteration === 'cut' ? 'cut or filed' : alteration} to fit.`,
-      'Replace it with an unaltered one that is listed for this panel; a trimmed part may let both handles on.',
+      'Do not energize; replace it with an unaltered one that is listed for this panel; a trimmed part may let both handles on.',
     );
   },
 });

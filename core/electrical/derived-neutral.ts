@@ -1,0 +1,37 @@
+import type { Look } from './look';
+
+/** Facts that say where a derived source’s neutral meets ground. */
+export const DERIVED_FACTS = [
+  'source.neutralBond',
+  'source.outletDevice',
+  'neutral.switched',
+  'neutral.derivedBond',
+] as const;
+
+/**
+ * How a source with a switched neutral is bonded: `at-source`, at the `first-device` (250.30(A)(1); that is in the house only
+ * where the source has no overcurrent device of its own), in the `house` behind one, `twice` or `nowhere`. Throws `Missing`
+ * where facts lack.
+ */
+export type DerivedBond = 'at-source' | 'first-device' | 'house' | 'twice' | 'nowhere';
+
+export function derivedBond(look: Look): DerivedBond {
+  return look.once(computeDerivedBond);
+}
+
+function computeDerivedBond(look: Look): DerivedBond {
+  const bonded = look.need('source.neutralBond') === 'bonded';
+  const found = look.need('neutral.derivedBond');
+  const inHouse = found === 'house' || found === 'both';
+  if (bonded && inHouse) return 'twice';
+  if (found === 'both') return 'twice';
+  if (bonded) return 'at-source';
+  if (!inHouse) return 'nowhere';
+  return look.need('source.outletDevice') === 'none' ? 'first-device' : 'house';
+}
+
+/** Whether the office takes a bond where it is. A bond in the house behind the source’s own device is its reading to allow. */
+export function bondAccepted(look: Look, bond: DerivedBond): boolean {
+  if (bond === 'house') return look.reading('derivedNeutral') === 'house-too';
+  return bond === 'at-source' || bond === 'first-device';
+}
