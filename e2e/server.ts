@@ -4,6 +4,7 @@ import { once } from 'node:events';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
+import { serverBundle, serverCommand } from '../tools/bundle.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -45,7 +46,8 @@ export class Office {
 
   async start(): Promise<void> {
     const url = Object.assign(new URL(process.env.TEST_DATABASE_URL!), { pathname: `/${this.database}` }).toString();
-    this.server = spawn(process.execPath, ['--import', 'tsx', `${root}server/main.ts`], {
+    const [command, args] = serverCommand(await serverBundle(root));
+    this.server = spawn(command, args, {
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       env: {
         ...process.env,

@@ -11,6 +11,7 @@ import type { Logger } from 'pino';
 import { changeRoutes } from './changes/routes';
 import type { Connection } from './database/client';
 import { inspectionRoutes } from './inspections/routes';
+import { errorOf, requestOf } from './log';
 import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
 import { sessionRoutes } from './sessions/routes';
@@ -32,7 +33,14 @@ const BODY_LIMIT = '1mb';
 export function createApp({ pool, db, log, sessionSecret, webFolder }: Options): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }));
+  app.use(
+    pinoHttp({
+      logger: log,
+      autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
+      wrapSerializers: false,
+      serializers: { err: errorOf, req: requestOf, res: ({ statusCode }: { statusCode: number }) => ({ statusCode }) },
+    }),
+  );
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -70,7 +78,11 @@ export function createApp({ pool, db, log, sessionSecret, webFolder }: Options):
   });
   api.use(
     session({
-      store: new PgStore({ pool, tableName: 'session', errorLog: (...words) => log.error(words) }),
+      store: new PgStore({
+        pool,
+        tableName: 'session',
+        errorLog: () => log.error('the session store could not reach the database'),
+      }),
       name: SESSION_COOKIE,
       secret: sessionSecret,
       resave: false,

@@ -5,10 +5,10 @@ import { createServer } from 'node:http';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { pino } from 'pino';
 import { createApp } from './app';
 import { connect, migrate } from './database/client';
 import { loadDemo } from './demo/load';
+import { serverLog } from './log';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const databaseUrl = process.env.DATABASE_URL;
@@ -27,15 +27,11 @@ function sessionSecret(): string {
   return readFileSync(file, 'utf8');
 }
 
-const log = pino({
-  level: process.env.LOG_LEVEL ?? 'info',
-  base: undefined,
-  redact: ['req.headers.cookie', 'req.headers["x-csrf-token"]', 'res.headers["set-cookie"]'],
-});
+const log = serverLog(process.env.LOG_LEVEL);
 
 async function main(): Promise<void> {
   if (!databaseUrl) throw new Error('DATABASE_URL is not set. Use npm start, which sets up a database, or set it.');
-  const connection = connect(databaseUrl, (error) => log.warn(error, 'a connection to the database was lost'));
+  const connection = connect(databaseUrl, (error) => log.warn({ err: error }, 'a connection to the database was lost'));
   await migrate(connection.db);
   if (process.env.DEMO === '1') await loadDemo(connection.db);
 
@@ -66,7 +62,10 @@ main().catch((error: NodeJS.ErrnoException) => {
       ? `Port ${port} is taken by another program. Choose one with PORT=4790 npm start.`
       : error.code === 'ECONNREFUSED'
         ? 'The database at DATABASE_URL does not answer.'
-        : error,
+        : {
+            err: error,
+            msg: error.message.startsWith('Failed query') ? 'A query failed at the start.' : error.message,
+          },
   );
   process.exit(1);
 });

@@ -40,12 +40,17 @@ const outcome = object(
     cites: list(text),
     working: list(step),
     remedy: { type: ['string', 'null'] },
+    part: { type: ['string', 'null'] },
+    reading: { type: ['string', 'null'] },
     changedBy: { type: ['string', 'null'] },
   },
-  ['changedBy'], // records sealed by engine 0.1.0 have none
+  ['part', 'reading', 'changedBy'], // records sealed by older engines have none
 );
-const change = (type: string, more: Record<string, Json>): Json =>
-  object({ id: uuid, inspection: uuid, at: instant, type: { const: type }, ...more });
+const change = (type: string, more: Record<string, Json>, optional: Record<string, Json> = {}): Json =>
+  object(
+    { id: uuid, inspection: uuid, at: instant, type: { const: type }, ...more, ...optional },
+    Object.keys(optional),
+  );
 const listName: Json = { enum: [...LIST_PATHS] };
 const position: Json = { type: 'integer', minimum: 0, maximum: MOST_PARTS };
 
@@ -53,7 +58,7 @@ const schemas: Record<string, Json> = {
   Problem: object({ type: text, title: text, status: { type: 'integer' }, detail: text }),
   Health: object({ status: text }),
   Session: object({
-    csrfToken: text,
+    csrfToken: { type: ['string', 'null'] },
     account: nullable(object({ id: uuid, login: text, name: text, role: { enum: ['inspector', 'contractor'] } })),
     office: nullable(object({ id: uuid, name: text, edition: { enum: EDITIONS } })),
     demo: list(object({ login: text, name: text, role: text, password: text })),
@@ -107,8 +112,8 @@ const schemas: Record<string, Json> = {
       items: {
         oneOf: [
           change('open', { header: ref('Header') }),
-          change('fact', { path: text, value: { type: ['string', 'number', 'null'] } }),
-          change('remove', { list: listName, index: position }),
+          change('fact', { path: text, value: { type: ['string', 'number', 'null'] } }, { part: text }),
+          change('remove', { list: listName, index: position }, { part: text }),
           change('restore', { list: listName, index: position, entry: { type: 'object' } }),
           change('decide', { decision: object(decision) }),
         ],
@@ -119,7 +124,7 @@ const schemas: Record<string, Json> = {
     results: list({
       oneOf: [
         object({ id: uuid, status: { enum: ['taken', 'taken-before'] }, revision: { type: 'integer' } }),
-        object({ id: uuid, status: { const: 'refused' }, detail: text }),
+        object({ id: { type: ['string', 'null'] }, status: { const: 'refused' }, detail: text }),
       ],
     }),
   }),
@@ -132,7 +137,7 @@ const problem: Json = {
 };
 const answers = (status: string, name: string, description: string, problems: string[]): Json => ({
   [status]: { description, ...json(ref(name)) },
-  ...Object.fromEntries(problems.map((one) => [one, problem])),
+  ...Object.fromEntries([...problems, '503'].map((one) => [one, problem])),
 });
 const idParameter: Json = { name: 'id', in: 'path', required: true, schema: uuid };
 const signedIn = { security: [{ session: [] }] };
@@ -162,26 +167,25 @@ export function openApi(): Json {
         },
         post: {
           summary: 'Sign in',
-          ...protectedChange,
           ...body('Credentials'),
           responses: answers('200', 'Session', 'Signed in', ['401', '403', '422', '429']),
         },
         delete: {
           summary: 'Sign out',
           ...protectedChange,
-          responses: answers('200', 'Session', 'Signed out', ['403']),
+          responses: answers('200', 'Session', 'Signed out', ['401', '403']),
         },
       },
       '/api/setup': {
         post: {
           summary: 'First account of a fresh installation',
-          ...protectedChange,
           ...body('Setup'),
           responses: {
             '201': { description: 'Made', ...json(object({ login: text })) },
             '403': problem,
             '409': problem,
             '422': problem,
+            '503': problem,
           },
         },
       },

@@ -19,6 +19,24 @@ interface HttpError extends Error {
   readonly code?: string;
 }
 
+/** Code that PostgreSQL or the socket to it gave, however deep the error is wrapped; undefined where it is no such error. */
+export function databaseCodeOf(error: unknown): string | undefined {
+  for (let one = error; typeof one === 'object' && one !== null; one = (one as Error).cause) {
+    const { code, message = '' } = one as HttpError;
+    if (typeof code === 'string' && (/^[0-9A-Z]{5}$/.test(code) || code in UNREACHED)) return code;
+    if (LOST.test(message)) return '08006';
+  }
+  return undefined;
+}
+
+/** What a socket to a database that is away says, and what the driver says of a connection that it lost. */
+const UNREACHED = { ECONNREFUSED: true, ECONNRESET: true, EPIPE: true, ETIMEDOUT: true, ENOTFOUND: true };
+const LOST =
+  /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error)/;
+/** Connection errors (class 08), too few resources (53), shut down or starting (57P), closed to connections (55000). */
+const isAway = (code: string | undefined): boolean =>
+  code !== undefined && (code in UNREACHED || /^(08|53|57P|55000)/.test(code));
+
 function problemOf(error: HttpError): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ValidationError) return new Problem(422, 'Not as it should be', error.errors.join(' '));
@@ -31,6 +49,12 @@ function problemOf(error: HttpError): Problem {
       403,
       'Old page',
       'This page is older than the session. Load it again; nothing that was entered is lost.',
+    );
+  if (isAway(databaseCodeOf(error)))
+    return new Problem(
+      503,
+      'Not at hand',
+      'The office’s database does not answer at the moment. What was entered stays on the device and is sent by itself.',
     );
   if (error.status && error.status < 500)
     return new Problem(error.status, 'Not possible', 'The request cannot be answered as it is.');
@@ -49,7 +73,7 @@ export const notFound: RequestHandler = (request) => {
 export const answerProblems: ErrorRequestHandler = (error: HttpError, request, response, next) => {
   if (response.headersSent) return next(error);
   const problem = problemOf(error);
-  if (problem.status >= 500) request.log.error(error);
+  if (problem.status >= 500) request.log.error({ err: error }, problem.title);
   response
     .status(problem.status)
     .type('application/problem+json')

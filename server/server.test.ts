@@ -1,12 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { eq, sql } from 'drizzle-orm';
+import pg from 'pg';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import type { Inspection } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { migrate } from './database/client';
-import { accounts, changes, decisions, inspections, offices } from './database/schema';
+import { accounts, changes, decisions, inspections, offices, sessions } from './database/schema';
 import { DEMO_PROPERTIES } from './demo/properties';
+import { sealOf } from './inspections/seal';
+import { serverLog } from './log';
 import { loadDemo } from './demo/load';
 import { changeOf, opening, openOffice, visitor, type Office } from './test/office';
 
@@ -83,6 +86,20 @@ describe('sessions', () => {
     LOADING_DEMO_MS,
   );
 
+  test('a stranger who looks leaves no row behind; another site’s page is sent away', async () => {
+    const before = await office.db.$count(sessions);
+    for (let i = 0; i < 5; i++)
+      expect((await (await visitor(office)).get('/api/session')).body).toMatchObject({ csrfToken: null });
+    expect(await office.db.$count(sessions)).toBe(before);
+    const who = await visitor(office);
+    const from = (headers: Record<string, string>) =>
+      who.bare.post('/api/session').set(headers).send({ login: 'ilse', password: 'x' });
+    expect((await from({ 'sec-fetch-site': 'cross-site' })).status).toBe(403);
+    expect((await from({ origin: 'https://elsewhere.example' })).status).toBe(403);
+    expect((await from({ origin: 'nonsense' })).status).toBe(403);
+    expect((await from({ 'sec-fetch-site': 'same-origin' })).status).toBe(401);
+  });
+
   test('passwords are not stored', async () => {
     for (const { passwordHash } of await office.db.select().from(accounts))
       expect(passwordHash).toMatch(/^\$argon2id\$/);
@@ -100,6 +117,7 @@ describe('setup', () => {
     });
     expect((await who.post('/api/setup', wanted)).status).toBe(201);
     expect((await who.post('/api/setup', { ...wanted, login: 'eve' })).status).toBe(409);
+    expect((await who.post('/api/setup', {})).status).toBe(409); // closed before anything else is looked at
     expect((await who.signIn('ana', 'long enough')).body).toMatchObject({ account: { name: 'Ana d’Ys' } });
     await empty.close();
   });
@@ -174,9 +192,11 @@ describe('changes', () => {
       changeOf({ type: 'remove', inspection, list: 'cord', index: 0 }),
     );
     const cords = async () => ((await who.get(`/api/inspections/${inspection}`)).body as Inspection).case.cord;
-    expect(await cords()).toEqual([{ lengthFt: 30 }]);
-    await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { lengthFt: 20 } }));
-    expect(await cords()).toEqual([{ lengthFt: 20 }, { lengthFt: 30 }]);
+    expect(await cords()).toEqual([{ id: expect.any(String) as string, lengthFt: 30 }]);
+    await who.change(
+      changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { id: 'as-before', lengthFt: 20 } }),
+    );
+    expect(await cords()).toMatchObject([{ id: 'as-before', lengthFt: 20 }, { lengthFt: 30 }]);
     const { results } = (
       await who.change(changeOf({ type: 'restore', inspection, list: 'cord', index: 0, entry: { color: 'red' } }))
     ).body as { results: unknown[] };
@@ -186,9 +206,6 @@ describe('changes', () => {
   test.each<[string, object | string, number, string]>([
     ['no JSON', '{"changes": [', 400, 'no JSON'],
     ['no changes', {}, 422, 'missing'],
-    ['an unknown kind', { changes: [{ type: 'destroy' }] }, 422, 'A change is one of'],
-    ['a bad id', { changes: [{ ...opening(randomUUID()), id: '7' }] }, 422, 'UUID'],
-    ['a bad time', { changes: [{ ...opening(randomUUID()), at: 'yesterday' }] }, 422, 'ISO 8601'],
     ['too many', { changes: Array.from({ length: 201 }, () => ({})) }, 422, 'At most 200'],
     ['too large', { changes: [{ type: 'x'.repeat(1_100_000) }] }, 413, 'nothing was changed'],
   ])('%s gets a sentence', async (_, body, status, words) => {
@@ -197,6 +214,64 @@ describe('changes', () => {
     expect(answer.status).toBe(status);
     expect((answer.body as { detail: string }).detail).toContain(words);
     expect(answer.type).toBe('application/problem+json');
+  });
+
+  test('what cannot be taken is answered by itself, with its id and a sentence, and what comes after it is taken', async () => {
+    const who = await signedIn();
+    const id = randomUUID();
+    const fact = (over: object) => ({
+      ...changeOf({ type: 'fact', inspection: id, path: 'breaker.ratingA', value: 30 }),
+      ...over,
+    });
+    let deep: unknown = 1;
+    for (let i = 0; i < 500; i++) deep = { a: deep };
+    const bad: [string, unknown, string][] = [
+      ['nothing', null, 'A change is one of'],
+      ['a number', 7, 'A change is one of'],
+      ['an unknown kind', { type: 'destroy' }, 'A change is one of'],
+      ['an id that is none', fact({ id: '7' }), 'UUID'],
+      ['a time that is none', fact({ at: 'yesterday' }), 'ISO 8601'],
+      ['the thirteenth month', fact({ at: '2026-13-01T00:00:00Z' }), 'is no time'],
+      ['the year 0', fact({ at: '0000-11-26T00:00:00Z' }), 'is no time'],
+      ['half a surrogate pair', fact({ value: '\ud800' }), 'cannot be kept'],
+      [
+        'a NUL in an owner',
+        { ...opening(randomUUID()), header: { address: 'x', owner: 'a\u0000b', permit: '', edition: '2020' } },
+        'cannot be kept',
+      ],
+      ['a stray key', fact({ mood: 'good' }), 'mood'],
+      [
+        'a crooked address',
+        fact({ path: 'breaker.ratingA[0]', value: null }),
+        '"breaker.ratingA[0]" is no fact known here',
+      ],
+      ['another', fact({ path: 'transfer.kind[0]', value: 'none-cords' }), '"transfer.kind[0]" is no fact known here'],
+      ['deep nesting', fact({ value: deep }), 'nested too deep'],
+    ];
+    const good = bad.map((_, i) => fact({ value: 15 + i }));
+    const body = JSON.stringify({ changes: [opening(id), ...bad.flatMap(([, one], i) => [one, good[i]])] }).replace(
+      '"mood"',
+      '"mood"',
+    );
+    const prototype = `{"changes":[${JSON.stringify(changeOf({ type: 'restore', inspection: id, list: 'cord', index: 0, entry: {} })).replace('"entry":{}', '"entry":{"__proto__":{"x":1}}')}]}`;
+    const answer = await who.post('/api/changes', body);
+    expect(answer.status).toBe(200);
+    const { results } = answer.body as { results: { id: string | null; status: string; detail?: string }[] };
+    expect(results).toHaveLength(1 + 2 * bad.length);
+    bad.forEach(([name, one, sentence], i) => {
+      const [refused, taken] = [results[1 + 2 * i]!, results[2 + 2 * i]!];
+      expect([name, refused.status, refused.detail]).toEqual([name, 'refused', expect.stringContaining(sentence)]);
+      expect(refused.id).toBe((one as { id?: string } | null)?.id ?? null);
+      expect([name, taken.status]).toEqual([name, 'taken']);
+    });
+    const restored = (await who.post('/api/changes', prototype)).body as { results: object[] };
+    expect(restored.results).toMatchObject([
+      { status: 'refused', detail: expect.stringContaining('__proto__') as string },
+    ]);
+    expect(((await who.get(`/api/inspections/${id}`)).body as Inspection).case.breaker).toEqual({
+      ratingA: 15 + bad.length - 1,
+    });
+    expect((await who.get('/api/inspections')).status).toBe(200);
   });
 
   test('an office neither sees nor changes another’s inspections', async () => {
@@ -291,6 +366,127 @@ describe('database', () => {
     const before = await office.db.$count(inspections);
     await migrate(office.db);
     expect(await office.db.$count(inspections)).toBe(before);
+  });
+
+  test(
+    'cases of version 1 are carried over; one that cannot be read stays, and sealed records stay as they were signed',
+    async () => {
+      const own = await openOffice({ demo: false });
+      const home = randomUUID();
+      await own.db.insert(offices).values({ id: home, name: 'Old office', edition: '2020' });
+      const row = (id: string, site: object) => ({
+      id, office: home, revision: 3, address: '1 Old Row', owner: '', permit: '', edition: '2020' as const, case: site as never, changedSinceDecision: false,
+      openedAt: new Date(), changedAt: new Date(),
+    }); // prettier-ignore
+      const v1 = (over: object) => ({ format: 'careful-latch/case', version: 1, edition: '2020', ...over });
+      const many = Array.from({ length: 450 }, () => randomUUID());
+      const odd = randomUUID();
+      await own.db
+        .insert(inspections)
+        .values(many.map((id) => row(id, v1({ feeder: { stretches: [{ metal: 'aluminium' }] } }))));
+      await own.db.insert(inspections).values(row(odd, v1({ breaker: { ratingA: [null] } })));
+      const [person] = await own.db
+        .insert(accounts)
+        .values({ id: randomUUID(), office: home, login: 'old', name: 'Old', role: 'inspector', passwordHash: 'x' })
+        .returning();
+      const record = { case: v1({}), evaluation: { verdict: 'do-not-energise' }, previousSeal: null } as never;
+      await own.db.insert(decisions).values({
+        id: randomUUID(),
+        inspection: many[0]!,
+        revision: 3,
+        by: person!.id,
+        kind: 'stop-work',
+        signedAt: new Date(),
+        record,
+        seal: sealOf(record),
+      });
+
+      await migrate(own.db);
+      const after = await own.db.select({ id: inspections.id, case: inspections.case }).from(inspections);
+      expect(after).toHaveLength(451);
+      for (const one of after)
+        if (one.id === odd) expect(one.case).toEqual(v1({ breaker: { ratingA: [null] } }));
+        else
+          expect(one.case).toEqual({
+            ...v1({}),
+            version: 2,
+            feeder: { stretches: [{ id: 'stretches-1', metal: 'aluminum' }] },
+          });
+      const [sealed] = await own.db.select().from(decisions);
+      expect([sealed!.record, sealOf(sealed!.record) === sealed!.seal]).toEqual([record, true]);
+      await own.close();
+    },
+    LOADING_DEMO_MS,
+  );
+
+  test(
+    'a connection that is cut in the middle of a request costs that request alone',
+    async () => {
+      const own = await openOffice({ demo: false });
+      const who = await visitor(own);
+      const wanted = { office: 'Test office', edition: '2023', name: 'Ana', login: 'ana', password: 'long enough' };
+      await who.post('/api/setup', wanted);
+      await who.signIn('ana', 'long enough');
+      const id = randomUUID();
+      await who.change(opening(id));
+      const admin = new pg.Client(own.url);
+      await admin.connect();
+      const cut = () =>
+        admin.query(
+          'SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()',
+        );
+      const statuses: number[] = [];
+      for (let round = 0; round < 8; round++) {
+        const facts = Array.from({ length: 20 }, (_, i) =>
+          changeOf({ type: 'fact', inspection: id, path: 'breaker.ratingA', value: 15 + i }),
+        );
+        const sent = Promise.all([who.change(...facts), who.get('/api/inspections'), who.get('/api/session')]);
+        await new Promise((resolve) => setTimeout(resolve, 3 * round));
+        await cut();
+        for (const answer of await sent) {
+          statuses.push(answer.status);
+          if (answer.status !== 200)
+            expect(answer.body).toMatchObject({
+              status: 503,
+              detail: expect.stringContaining('does not answer') as string,
+            });
+        }
+      }
+      expect(new Set(statuses)).toEqual(new Set([200, 503])); // both were met, and the server lives
+      expect((await who.get('/api/inspections')).status).toBe(200);
+
+      // and while it is away altogether: 503 with a sentence, and by itself again afterward
+      const name = new URL(own.url).pathname.slice(1);
+      const elsewhere = new pg.Client(process.env.TEST_DATABASE_URL);
+      await elsewhere.connect();
+      await elsewhere.query(`ALTER DATABASE ${name} ALLOW_CONNECTIONS false`);
+      await cut();
+      await admin.end();
+      for (const path of ['/api/session', '/api/inspections']) {
+        const away = await who.get(path);
+        expect([path, away.status, away.type]).toEqual([path, 503, 'application/problem+json']);
+      }
+      await elsewhere.query(`ALTER DATABASE ${name} ALLOW_CONNECTIONS true`);
+      expect((await who.get('/api/inspections')).status).toBe(200);
+      await elsewhere.end();
+      await own.close();
+    },
+    LOADING_DEMO_MS,
+  );
+
+  test('the log says that a query failed, and never what people had entered', async () => {
+    let written = '';
+    const own = await openOffice({ demo: false, log: serverLog('info', { write: (text) => (written += text) }) });
+    const who = await visitor(own);
+    await own.db.execute(sql`ALTER TABLE accounts RENAME TO accounts_elsewhere`);
+    const secret = 'Wilhelmina of 6 Harvest Gate';
+    expect((await who.post('/api/session', { login: secret, password: 'windfall secret' })).status).toBe(500);
+    await own.db.execute(sql`ALTER TABLE accounts_elsewhere RENAME TO accounts`);
+    expect(written).toContain('42P01'); // no such table
+    expect(written).toMatch(/"stack":"\s+at /);
+    for (const part of ['ilhelmina', 'arvest', 'windfall secret', 'params', 'select ', 'Failed query'])
+      expect(written).not.toContain(part);
+    await own.close();
   });
 
   test('the demo loads once', async () => {

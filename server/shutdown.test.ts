@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { connect } from 'node:net';
 import { join } from 'node:path';
-import { openOffice } from './test/office';
+import { builtServer, openOffice } from './test/office';
 
 /** Collects what comes until the other side closes. */
 async function everything(socket: ReturnType<typeof connect>): Promise<string> {
@@ -15,7 +15,8 @@ async function everything(socket: ReturnType<typeof connect>): Promise<string> {
 test('asked to end, the server finishes the request that is running, takes no new one, and ends well', async () => {
   const office = await openOffice({ demo: false });
   const port = 20_000 + (process.pid % 20_000);
-  const server = spawn(process.execPath, ['--import', 'tsx', join(__dirname, 'main.ts')], {
+  const [command, args] = await builtServer();
+  const server = spawn(command, args, {
     cwd: join(__dirname, '..'),
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
     env: { ...process.env, PORT: String(port), DATABASE_URL: office.url, SESSION_SECRET: 'test', LOG_LEVEL: 'silent' },
@@ -35,7 +36,7 @@ test('asked to end, the server finishes the request that is running, takes no ne
   await expect(once(connect(port, '127.0.0.1'), 'connect')).rejects.toMatchObject({ code: 'ECONNREFUSED' });
   running.write(body.slice(10));
 
-  expect(await answer).toMatch(/^HTTP\/1\.1 403 [^]*application\/problem\+json/); // no token: refused, but answered
+  expect(await answer).toMatch(/^HTTP\/1\.1 401 [^]*application\/problem\+json/); // refused, but answered
   expect(await ended).toEqual([0, null]);
   await office.close();
 });

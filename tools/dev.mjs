@@ -12,7 +12,7 @@ const say = (text) => console.log(`  ${text}`);
 
 installPackages(root, say);
 await buildApplication(root, say);
-const cluster = await startCluster({ folder: join(root, '.data', 'postgres'), say });
+const cluster = await startCluster({ folder: join(root, '.data', 'postgres'), say, keepRunning: true });
 const server = spawn(process.execPath, ['--watch', '--import', 'tsx', join(root, 'server', 'main.ts')], {
   cwd: root,
   stdio: 'inherit',

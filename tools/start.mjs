@@ -1,12 +1,14 @@
 // npm start: from a fresh clone to a page that can be used. Node built-ins only, since nothing may be installed yet.
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, openSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { buildApplication } from './build.mjs';
+import { serverBundle, serverCommand } from './bundle.mjs';
 import { startCluster } from './database.mjs';
 import { installPackages } from './install.mjs';
+import { logFile } from './log-file.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const data = join(root, '.data');
@@ -66,12 +68,11 @@ async function end(code) {
 }
 
 /** The last thing the server said before it ended, as a sentence. */
-function lastWords(logFile, from) {
-  const lines = readFileSync(logFile).subarray(from).toString('utf8').trim().split('\n');
-  for (const line of lines.reverse()) {
+function lastWords(text) {
+  for (const line of text.trim().split('\n').reverse()) {
     try {
-      const { level, msg, err } = JSON.parse(line);
-      if (level >= 60) return msg ?? err?.message ?? line;
+      const { level, msg } = JSON.parse(line);
+      if (level >= 60) return msg ?? line;
     } catch {
       if (/Error/.test(line)) return line;
     }
@@ -79,13 +80,15 @@ function lastWords(logFile, from) {
   return 'The server ended by itself.';
 }
 
-function startServer(databaseUrl) {
-  const logFile = join(data, 'server.log');
-  const log = openSync(logFile, 'a');
-  const from = statSync(logFile).size;
-  server = spawn(process.execPath, ['--import', 'tsx', join(root, 'server', 'main.ts')], {
+/** So much of what the server said last is kept at hand, for its last words. */
+const LAST_BYTES = 20_000;
+
+async function startServer(databaseUrl) {
+  const log = logFile(join(data, 'server.log'));
+  const [command, args] = serverCommand(await serverBundle(root));
+  server = spawn(command, args, {
     cwd: root,
-    stdio: ['ignore', log, log, 'ipc'],
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
     detached: true, // Ctrl-C reaches this process alone; it ends the others in their order
     env: {
       ...process.env,
@@ -96,10 +99,16 @@ function startServer(databaseUrl) {
       DEMO: empty ? '0' : '1',
     },
   });
+  let last = '';
+  for (const stream of [server.stdout, server.stderr])
+    stream.on('data', (chunk) => {
+      log.write(chunk);
+      last = (last + chunk.toString('utf8')).slice(-LAST_BYTES);
+    });
   return new Promise((resolve, reject) => {
     server.once('message', resolve);
-    server.once('exit', () =>
-      ending ? undefined : reject(new Error(`${lastWords(logFile, from)}\nMore in .data/server.log.`)),
+    server.once('close', () =>
+      ending ? undefined : reject(new Error(`${lastWords(last)}\nMore in .data/server.log.`)),
     );
   });
 }
@@ -120,7 +129,7 @@ async function main() {
   let databaseUrl = process.env.DATABASE_URL;
   if (!databaseUrl) {
     say('starting the database');
-    cluster = await startCluster({ folder: join(data, 'postgres'), say });
+    cluster = await startCluster({ folder: join(data, 'postgres'), say, keepRunning: true });
     databaseUrl = cluster.url;
   }
   say('starting the server');

@@ -4,6 +4,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { buildApplication } from './build.mjs';
+import { serverBundle } from './bundle.mjs';
 import { chromium } from './chromium.mjs';
 import { startCluster } from './database.mjs';
 import { installPackages } from './install.mjs';
@@ -61,6 +62,7 @@ const jest = (name, env = {}) =>
       '--outputFile',
       report,
       '--silent=false',
+      '--forceExit', // a test that failed may leave a connection open; the rest goes on
     ],
     () => env,
     (result) => ({ passed: result.numPassedTests, failed: result.numFailedTests + result.numRuntimeErrorTestSuites }),
@@ -86,6 +88,7 @@ async function main() {
   if (wanted.length > 0 && !wanted.includes('e2e')) return;
   const browser = chromium(say);
   await buildApplication(root, say);
+  await serverBundle(root);
   await suite(
     'e2e',
     bin('playwright'),

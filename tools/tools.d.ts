@@ -1,6 +1,16 @@
 declare module '*/build.mjs' {
   export function buildApplication(root: string, say: (text: string) => void): Promise<void>;
 }
+declare module '*/bundle.mjs' {
+  export function serverBundle(root: string): Promise<string>;
+  export function serverCommand(file: string): [string, string[]];
+}
+declare module '*/log-file.mjs' {
+  export function logFile(
+    path: string,
+    mostBytes?: number,
+  ): { write(chunk: Buffer): void; close(): void; parts(): string[] };
+}
 declare module '*/chromium.mjs' {
   export function chromium(say?: (text: string) => void): string;
 }
@@ -9,5 +19,6 @@ declare module '*/database.mjs' {
     folder: string;
     say?: (text: string) => void;
     forTests?: boolean;
+    keepRunning?: boolean;
   }): Promise<{ url: string; stop(): Promise<void> }>;
 }

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { DECISIONS, type Inspection, type Signed } from '@careful-latch/core/record';
-import { VERDICT_WORDS } from '@careful-latch/core/verdict';
+import { verdictWords } from '@careful-latch/core/verdict';
 import { Sign } from '../drawn/signs';
 import { useInspections } from '../stores/inspections';
 import { office, type SignedRecord } from '../stores/office';
@@ -59,7 +59,7 @@ function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedReco
       {evaluation && (
         <Words>
           Shown by the engine ({evaluation.engine}, edition {evaluation.edition}):{' '}
-          {VERDICT_WORDS[evaluation.verdict].toLowerCase()}
+          {verdictWords(evaluation.verdict).toLowerCase()}
         </Words>
       )}
       {against.map((one) => {

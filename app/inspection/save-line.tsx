@@ -1,11 +1,21 @@
 import { memo } from 'react';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { catchUp, readRefusals, undo, useInspections } from '../stores/inspections';
+import { factLabel } from '@careful-latch/core/case';
+import { catchUp, readAside, undo, useInspections } from '../stores/inspections';
 import { TARGET, usePalette } from '../theme/theme';
 import { useSoon } from '../theme/use-soon';
 import { signInFor } from '../theme/way-on';
 import { Words } from '../theme/words';
+
+/** How a fact is called; its address, where this version of the application does not know it. */
+function nameOf(path: string): string {
+  try {
+    return factLabel(path);
+  } catch {
+    return path;
+  }
+}
 
 /** Where what was entered is, in a small line; and what the office or the device said about it. Follows the answer to a tap. */
 export function SaveLine({ inspection }: { inspection?: string }) {
@@ -14,7 +24,7 @@ export function SaveLine({ inspection }: { inspection?: string }) {
 
 const Saved = memo(function Saved({
   inspection,
-  store: { asked, waiting, reach, refusals, deviceTrouble, undos },
+  store: { asked, waiting, reach, aside, deviceTrouble, undos },
 }: {
   inspection: string | undefined;
   store: ReturnType<typeof useInspections.getState>;
@@ -39,15 +49,17 @@ const Saved = memo(function Saved({
           : ['Saved on this phone, sending…', palette.quiet];
   return (
     <View style={{ gap: 4 }}>
-      {refusals.map((one, i) => (
+      {[...aside].map(([key, { change, why }]) => (
         <Pressable
-          key={i}
+          key={key}
           role="alert"
-          onPress={readRefusals}
+          onPress={readAside}
           style={{ padding: 10, borderLeftWidth: 4, borderColor: palette.violation, backgroundColor: palette.sheet }}
         >
           <Words color={palette.violation} style={{ fontSize: 16 }}>
-            The office did not take an entry: {one} (tap when read)
+            The office cannot take an entry
+            {change.type === 'fact' ? ` (${nameOf(change.path)}: ${String(change.value)})` : ''}: {why} It is kept on
+            this phone until you tap here.
           </Words>
         </Pressable>
       ))}

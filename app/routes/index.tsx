@@ -13,7 +13,8 @@ import { useInspections } from '../stores/inspections';
 import { useSession } from '../stores/session';
 import { usePalette } from '../theme/theme';
 import { useWide } from '../theme/screen';
-import { Quiet, Title } from '../theme/words';
+import { Fence } from '../theme/fence';
+import { Quiet, Title, Words } from '../theme/words';
 import { inside } from '../theme/inside';
 
 const ORDERS = {
@@ -41,6 +42,14 @@ function matches(one: Inspection, search: string): boolean {
     .split(/\s+/)
     .every((word) => text.includes(word));
 }
+
+/** In place of a row that cannot be drawn. */
+const Unshown = ({ inspection }: { inspection: Inspection }) => (
+  <View role="alert" style={{ paddingVertical: 12 }}>
+    <Words>{inspection.header.address}</Words>
+    <Quiet>This inspection cannot be shown here. What was recorded is kept; the others are not touched by it.</Quiet>
+  </View>
+);
 
 export default inside(function Inspections() {
   const router = useRouter();
@@ -76,7 +85,11 @@ export default inside(function Inspections() {
       <FlatList
         data={shown}
         keyExtractor={(one) => one.id}
-        renderItem={({ item }) => <InspectionRow inspection={item} today={today} />}
+        renderItem={({ item }) => (
+          <Fence instead={<Unshown inspection={item} />}>
+            <InspectionRow inspection={item} today={today} />
+          </Fence>
+        )}
         style={{ flex: 1 }}
         contentContainerStyle={[column, { paddingBottom: 24 }]}
         ListHeaderComponent={

@@ -1,10 +1,13 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { readCase } from '@careful-latch/core/case';
 import type { Change, Inspection } from '@careful-latch/core/record';
 
 interface Shelves extends DBSchema {
   inspections: { key: string; value: Inspection };
   /** Changes that the office has not taken in yet, in their order. */
   queue: { key: number; value: Change };
+  /** Changes that the office cannot take, with its sentence; kept until somebody has read it. */
+  aside: { key: number; value: SetAside };
 }
 
 export interface Waiting {
@@ -12,28 +15,43 @@ export interface Waiting {
   readonly change: Change;
 }
 
+/** A change that was refused: nothing that was entered is thrown away unread. */
+export interface SetAside {
+  readonly change: Change;
+  readonly why: string;
+}
+
 /** The device's own store: one for each account, so that two people on one phone never mix. */
 export class Device {
   private constructor(private readonly db: IDBPDatabase<Shelves>) {}
 
   static async open(account: string): Promise<Device> {
-    const db = await openDB<Shelves>(`careful-latch-${account}`, 1, {
-      upgrade(fresh) {
-        fresh.createObjectStore('inspections', { keyPath: 'id' });
-        fresh.createObjectStore('queue', { autoIncrement: true });
+    const db = await openDB<Shelves>(`careful-latch-${account}`, 2, {
+      upgrade(shelves, from) {
+        if (from < 1) {
+          shelves.createObjectStore('inspections', { keyPath: 'id' });
+          shelves.createObjectStore('queue', { autoIncrement: true });
+        }
+        if (from < 2) shelves.createObjectStore('aside', { autoIncrement: true });
       },
     });
     return new Device(db);
   }
 
-  async everything(): Promise<{ inspections: Inspection[]; queue: Waiting[] }> {
-    const tx = this.db.transaction(['inspections', 'queue']);
-    const [inspections, keys, changes] = await Promise.all([
+  async everything(): Promise<{ inspections: Inspection[]; queue: Waiting[]; aside: Map<number, SetAside> }> {
+    const tx = this.db.transaction(['inspections', 'queue', 'aside']);
+    const [inspections, keys, changes, asideKeys, aside] = await Promise.all([
       tx.objectStore('inspections').getAll(),
       tx.objectStore('queue').getAllKeys(),
       tx.objectStore('queue').getAll(),
+      tx.objectStore('aside').getAllKeys(),
+      tx.objectStore('aside').getAll(),
     ]);
-    return { inspections, queue: keys.map((key, i) => ({ key, change: changes[i]! })) };
+    return {
+      inspections: inspections.map(carriedOver),
+      queue: keys.map((key, i) => ({ key, change: changes[i]! })),
+      aside: new Map(asideKeys.map((key, i) => [key, aside[i]!])),
+    };
   }
 
   /** Keeps an inspection together with the change that made it so: both or neither. */
@@ -47,9 +65,20 @@ export class Device {
     return key;
   }
 
-  /** Takes changes out of the queue once the office has answered for them. */
-  async settle(keys: readonly number[]): Promise<void> {
-    const tx = this.db.transaction('queue', 'readwrite');
+  /** Takes changes out of the queue once the office has answered for them, and sets aside those that it refused. */
+  async settle(keys: readonly number[], refused: readonly SetAside[]): Promise<number[]> {
+    const tx = this.db.transaction(['queue', 'aside'], 'readwrite');
+    const [added] = await Promise.all([
+      Promise.all(refused.map((one) => tx.objectStore('aside').add(one))),
+      ...keys.map((key) => tx.objectStore('queue').delete(key)),
+      tx.done,
+    ]);
+    return added;
+  }
+
+  /** Takes what was set aside away, once its sentence was read. */
+  async read(keys: readonly number[]): Promise<void> {
+    const tx = this.db.transaction('aside', 'readwrite');
     await Promise.all([...keys.map((key) => tx.store.delete(key)), tx.done]);
   }
 
@@ -62,4 +91,11 @@ export class Device {
   close(): void {
     this.db.close();
   }
+}
+
+/** An inspection whose case an older version of the application kept, as this one reads it; one that it cannot read as it is. */
+export function carriedOver(inspection: Inspection): Inspection {
+  if ((inspection.case.version as number) !== 1) return inspection;
+  const read = readCase(inspection.case);
+  return read.ok ? { ...inspection, case: read.case } : inspection;
 }

@@ -1,6 +1,6 @@
 import type { Change, Inspection } from '@careful-latch/core/record';
 import { applyChange } from '@careful-latch/core/record';
-import { catchUp, closeStore, openInspection, openStore, record, undo, useInspections } from './inspections';
+import { catchUp, closeStore, openInspection, openStore, readAside, record, undo, useInspections } from './inspections';
 import { Refused, Unreachable, office, type ChangeResult } from './office';
 
 const header = { address: '12 Pippin Row', owner: 'Nella D’Arbois', permit: '', edition: '2020' } as const;
@@ -125,8 +125,57 @@ test('a refusal is shown, and the office’s state comes back', async () => {
     );
   fact(id, 'breaker.ratingA', 50);
   await settle();
-  expect(state()).toMatchObject({ refusals: ['Only an inspector signs.'], waiting: 0 });
+  expect(state().waiting).toBe(0);
+  const [[, kept]] = [...state().aside] as [[number, { change: Change; why: string }]];
+  expect(kept).toMatchObject({ why: 'Only an inspector signs.', change: { path: 'breaker.ratingA', value: 50 } });
   expect(breaker(id)).toBeUndefined();
+
+  // kept over a reload, until somebody has read it
+  await openStore(`person-${account}`);
+  expect([...state().aside.values()]).toEqual([kept]);
+  readAside();
+  await settle();
+  await openStore(`person-${account}`);
+  expect(state().aside.size).toBe(0);
+});
+
+test('one change that the office cannot even read is set aside alone; what comes before and after it goes on', async () => {
+  const id = openInspection(header);
+  await settle();
+  const real = fake.take;
+  const portions: number[] = [];
+  jest.spyOn(office, 'take').mockImplementation(async (changes) => {
+    portions.push(changes.length);
+    if (changes.some((one) => one.type === 'fact' && one.value === 13)) throw new Refused(422, 'That cannot be read.');
+    return real(changes);
+  });
+  fake.trouble = new Unreachable('no signal');
+  for (const value of [10, 11, 12, 13, 14, 15, 16]) fact(id, 'breaker.ratingA', value);
+  await settle();
+  fake.trouble = undefined;
+  await settle();
+  expect(state()).toMatchObject({ waiting: 0, reach: 'reached' });
+  expect([...state().aside.values()].map(({ why }) => why)).toEqual(['That cannot be read.']);
+  expect(fake.taken.map((one) => (one.type === 'fact' ? one.value : one.type))).toEqual([
+    'open',
+    10,
+    11,
+    12,
+    14,
+    15,
+    16,
+  ]);
+  expect(portions.filter((size) => size === 1).length).toBeGreaterThan(0);
+});
+
+test('what an older version of the application kept here is carried over', async () => {
+  const id = openInspection(header);
+  await settle();
+  const theirs = fake.inspections.get(id)!;
+  const old = { format: 'careful-latch/case', version: 1, edition: '2020', cord: [{ lengthFt: 20 }] };
+  fake.inspections.set(id, { ...theirs, case: old as never });
+  await settle();
+  expect(state().byId[id]?.case).toMatchObject({ version: 2, cord: [{ id: 'cord-1', lengthFt: 20 }] });
 });
 
 test('a session that ended asks to sign in, and keeps what waits', async () => {

@@ -7,7 +7,7 @@ import {
   type Header,
   type Inspection,
 } from '@careful-latch/core/record';
-import { Device, type Waiting } from './device';
+import { Device, carriedOver, type SetAside, type Waiting } from './device';
 import { Refused, Unreachable, office } from './office';
 
 /** Where what was entered is: on this device, and at the office or not. */
@@ -25,8 +25,8 @@ interface InspectionsState {
   readonly byId: Readonly<Record<string, Inspection>>;
   readonly waiting: number;
   readonly reach: Reach;
-  /** Sentences of the office about changes that it refused; shown until they are read. */
-  readonly refusals: readonly string[];
+  /** Changes that the office cannot take, by their keys on the device; shown and kept until they are read. */
+  readonly aside: ReadonlyMap<number, SetAside>;
   /** Set when the device itself cannot store; nothing may then pretend to be saved. */
   readonly deviceTrouble: string | undefined;
   readonly undos: readonly Undo[];
@@ -39,7 +39,7 @@ const CLOSED: InspectionsState = {
   byId: {},
   waiting: 0,
   reach: 'reached',
-  refusals: [],
+  aside: new Map(),
   deviceTrouble: undefined,
   undos: [],
 };
@@ -69,7 +69,12 @@ export async function openStore(account: string): Promise<void> {
   device = await Device.open(account);
   const kept = await device.everything();
   queue = kept.queue;
-  set({ ready: true, byId: Object.fromEntries(kept.inspections.map((one) => [one.id, one])), waiting: queue.length });
+  set({
+    ready: true,
+    byId: Object.fromEntries(kept.inspections.map((one) => [one.id, one])),
+    waiting: queue.length,
+    aside: kept.aside,
+  });
   void catchUp();
 }
 
@@ -141,23 +146,46 @@ export function openInspection(header: Header): string {
 /** Resolves once everything tapped so far is on the device. */
 export const written = () => writing;
 
-export const readRefusals = () => set({ refusals: [] });
+/** Takes away what was set aside, here and on the device: somebody has read why. */
+export function readAside(): void {
+  const keys = [...get().aside.keys()];
+  set({ aside: new Map() });
+  void device?.read(keys);
+}
 
-async function sendPortion(target: Device): Promise<void> {
-  const portion = queue.slice(0, PORTION);
-  const results = await office.take(portion.map((one) => one.change));
-  const refusals = results.flatMap((one) => (one.status === 'refused' ? [one.detail] : []));
-  await target.settle(portion.map((one) => one.key));
+/** What the office answers to a portion as a whole when something in it cannot even be read. */
+const UNREADABLE = [400, 413, 422];
+
+/** Sends the first changes that wait, and settles each by its own answer. */
+async function sendPortion(target: Device, most = PORTION): Promise<void> {
+  const portion = queue.slice(0, most);
+  let why: (string | undefined)[];
+  try {
+    const results = await office.take(portion.map((one) => one.change));
+    why = portion.map((_, i) => {
+      const result = results[i];
+      return result?.status === 'refused' ? result.detail : undefined;
+    });
+  } catch (error) {
+    if (!(error instanceof Refused) || !UNREADABLE.includes(error.status)) throw error;
+    if (portion.length > 1) return sendPortion(target, Math.ceil(portion.length / 2)); // until the one is found
+    why = [error.message];
+  }
+  const refused = portion.flatMap(({ change }, i) => (why[i] === undefined ? [] : [{ change, why: why[i] }]));
+  const keys = await target.settle(
+    portion.map((one) => one.key),
+    refused,
+  );
   queue = queue.slice(portion.length);
   set((state) => ({
     waiting: Math.max(0, state.waiting - portion.length),
-    refusals: [...state.refusals, ...refusals],
+    aside: new Map([...state.aside, ...refused.map((one, i) => [keys[i]!, one] as const)]),
   }));
 }
 
 /** Fetches what the office has. An inspection with changes still waiting here stays as it is until they are sent. */
 async function pull(target: Device): Promise<void> {
-  const theirs = await office.inspections();
+  const theirs = (await office.inspections()).map(carriedOver);
   await writing;
   const own = new Set(queue.map((one) => one.change.inspection));
   const put = theirs.filter((one) => !own.has(one.id));

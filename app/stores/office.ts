@@ -18,7 +18,7 @@ export class Refused extends Error {
 }
 
 export interface SessionState {
-  readonly csrfToken: string;
+  readonly csrfToken: string | null;
   readonly account: {
     readonly id: string;
     readonly login: string;
@@ -51,10 +51,10 @@ export interface SignedRecord {
 
 export type ChangeResult =
   | { readonly id: string; readonly status: 'taken' | 'taken-before'; readonly revision: number }
-  | { readonly id: string; readonly status: 'refused'; readonly detail: string };
+  | { readonly id: string | null; readonly status: 'refused'; readonly detail: string };
 
 const PATIENCE_MS = 15_000;
-let token: string | undefined;
+let token: string | null = null;
 
 async function ask<T>(method: string, path: string, body?: object): Promise<T> {
   let response: Response;
@@ -69,7 +69,8 @@ async function ask<T>(method: string, path: string, body?: object): Promise<T> {
     throw new Unreachable('The office cannot be reached.');
   }
   const isJson = /json/.test(response.headers.get('content-type') ?? '');
-  if (response.status >= 502 || !isJson) throw new Unreachable('The office does not answer as it should.');
+  // Whatever fails at the office, the walk goes on here: it is asked again later.
+  if (response.status >= 500 || !isJson) throw new Unreachable('The office does not answer as it should.');
   const answer = (await response.json()) as T & { detail?: string };
   if (!response.ok) throw new Refused(response.status, answer.detail ?? 'The office refused.');
   return answer;
@@ -81,13 +82,12 @@ async function session(method: string, body?: object): Promise<SessionState> {
   return state;
 }
 
-/** A change that carries the session's token; where that is out of date, a new one is fetched once. */
+/** A change that carries the session's token, where there is a session; where it is out of date, a new one is fetched once. */
 async function change<T>(method: string, path: string, body?: object): Promise<T> {
-  if (!token) await session('GET');
   try {
     return await ask<T>(method, path, body);
   } catch (error) {
-    if (!(error instanceof Refused) || error.status !== 403) throw error;
+    if (!(error instanceof Refused) || error.status !== 403) throw error; // no token yet, or an old one
     await session('GET');
     return ask<T>(method, path, body);
   }

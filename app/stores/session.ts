@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { catchUp, closeStore, openStore, written } from './inspections';
-import { Unreachable, office, type SessionState } from './office';
+import { office, type SessionState } from './office';
 
 type Account = NonNullable<SessionState['account']>;
 type Office = NonNullable<SessionState['office']>;
@@ -45,24 +45,29 @@ const leave = (state: SessionState) =>
 
 /** Opens with whoever was signed in on this device, then asks the office. */
 export async function resume(): Promise<void> {
+  const last = remembered();
+  if (last?.account && !(await entered(last.account, last.office))) return;
+  let state: SessionState;
   try {
-    await reopen();
+    state = await office.session();
   } catch {
-    set({ known: 'no-storage' }); // a private window, or storage that is full or blocked
+    // Whatever the office answers, what the device has can be worked on.
+    if (!last?.account) set({ known: 'unreachable' });
+    return;
   }
+  if (state.account) await entered(state.account, state.office);
+  else if (!last?.account) leave(state);
+  // Remembered here but not signed in at the office any more: the walk goes on, and the save line asks to sign in.
 }
 
-async function reopen(): Promise<void> {
-  const last = remembered();
-  if (last?.account) await enter(last.account, last.office);
+/** Enters, or says that this browser cannot keep anything: a private window, or storage that is full or blocked. */
+async function entered(account: Account, at: Office | null): Promise<boolean> {
   try {
-    const state = await office.session();
-    if (state.account) await enter(state.account, state.office);
-    else if (!last?.account) leave(state);
-    // Remembered here but not signed in at the office any more: the walk goes on, and the save line asks to sign in.
-  } catch (error) {
-    if (!(error instanceof Unreachable)) throw error;
-    if (!last?.account) set({ known: 'unreachable' });
+    await enter(account, at);
+    return true;
+  } catch {
+    set({ known: 'no-storage' });
+    return false;
   }
 }
 

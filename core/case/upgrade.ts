@@ -4,21 +4,26 @@ import type { Case } from './schema';
 type Group = Readonly<Record<string, unknown>>;
 
 /** Values that version 2 spells otherwise, by catalogue key: what version 1 wrote, and what stands for it. */
-const SPELLED: Readonly<Record<string, readonly [was: string, is: string]>> = {
-  'feeder.stretches.metal': ['aluminium', 'aluminum'],
-  'grounding.derivedElectrode': ['no', 'none'],
-};
+const SPELLED = new Map<string, readonly [was: string, is: string]>([
+  ['feeder.stretches.metal', ['aluminium', 'aluminum']],
+  ['grounding.derivedElectrode', ['no', 'none']],
+]);
 /** Facts whose old answer says less than is asked now: "not looked at yet" rather than a guess. */
 const ASKED_ANEW = ['function.bothWithCoverOff', 'grounding.derivedElectrode'];
 /** Answers about two handles, which version 1 also asked where a mechanism has none. */
 const TWO_HANDLES = ['function.generatorWithMainOn', 'function.mainWithGeneratorOn', 'function.bothWithPartMoved'];
 const HAS_TWO_HANDLES: readonly unknown[] = ['sliding-plate', 'two-part-plate', 'linkage', 'linked-mains'];
 
+/** A value in the old spelling, from a device that was away, in the new one; any other as it is. */
+export function spelledAnew<T>(path: string, value: T): T | string {
+  const [was, is] = SPELLED.get(path.replace(/\[\d+\]/, '')) ?? [];
+  return was !== undefined && value === was ? is! : value;
+}
+
 /** A value that version 1 recorded, as version 2 has it; undefined where it cannot be carried over. Others stay as they are. */
-export function valueFromV1(key: string, value: unknown): unknown {
-  const [was, is] = SPELLED[key] ?? [];
-  if (was !== undefined && value === was) return is;
-  return ASKED_ANEW.includes(key) && value !== is && value !== 'not-seen' ? undefined : value;
+function valueFromV1(key: string, value: unknown): unknown {
+  const carried = spelledAnew(key, value);
+  return carried === value && ASKED_ANEW.includes(key) && value !== 'not-seen' ? undefined : carried;
 }
 
 /** How an entry that came without an id is called: by its list and place. */

@@ -7,6 +7,7 @@ import {
   withFact,
   withoutEntry,
   readCase,
+  spelledAnew,
   MOST_PARTS,
   type Case,
   type ListPath,
@@ -26,8 +27,31 @@ export type Applied =
 
 const refused = (why: string): Applied => ({ ok: false, why });
 
+/** A change is a few levels deep; what is nested deeper is none, and would cost whoever reads it. */
+const DEEPEST = 6;
+/** NUL, and halves of a surrogate pair: no database keeps them as text. */
+// eslint-disable-next-line no-control-regex
+const NO_TEXT = /\u0000|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
+const NO_NAMES = ['__proto__', 'constructor', 'prototype'];
+
+/** Why data cannot be kept, whatever it means; undefined where it can. */
+function unkept(data: unknown, depth = 0): string | undefined {
+  if (typeof data === 'string')
+    return NO_TEXT.test(data) ? 'A text holds a character that cannot be kept; write it anew.' : undefined;
+  if (typeof data !== 'object' || data === null) return undefined;
+  if (depth > DEEPEST) return 'It is nested too deep to be a change.';
+  for (const [key, value] of Object.entries(data)) {
+    if (NO_NAMES.includes(key)) return `"${key}" is no name that can be kept.`;
+    const why = unkept(key, depth + 1) ?? unkept(value, depth + 1);
+    if (why !== undefined) return why;
+  }
+  return undefined;
+}
+
 /** Checks what came in as a change. Throws a `ValidationError` whose message is a sentence. */
 export function readChange(data: unknown): Change {
+  const why = unkept(data);
+  if (why !== undefined) throw new ValidationError(why, data, 'change');
   const type = (data as { type?: unknown } | null)?.type;
   if (typeof type !== 'string' || !Object.hasOwn(changeSchemas, type))
     throw new ValidationError(`A change is one of ${Object.keys(changeSchemas).join(', ')}.`, data, 'type');
@@ -70,7 +94,7 @@ export function applyChange(inspection: Inspection | undefined, change: Change):
   });
   switch (change.type) {
     case 'fact': {
-      const value = change.value ?? undefined;
+      const value = spelledAnew(change.path, change.value ?? undefined);
       const path = change.part === undefined ? change.path : pathOfPart(inspection.case, change.path, change.part);
       if (path === undefined) return refused(GONE);
       const why = whyNotFact(path, value);

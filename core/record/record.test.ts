@@ -11,6 +11,8 @@ import {
   type Decision,
   type Inspection,
 } from '.';
+import fc from 'fast-check';
+import { readCase, recordedFacts } from '../case';
 import { GOOD, caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
 
@@ -192,5 +194,130 @@ describe('reading changes', () => {
 
   test.each([null, 7, [], { type: 'constructor' }, { type: 'odd' }])('%j is no change', (data) => {
     expect(() => readChange(data)).toThrow('A change is one of');
+  });
+});
+
+describe('crooked addresses', () => {
+  const piece = fc.constantFrom(
+    'breaker', 'ratingA', 'cord', 'feeder', 'stretches', 'loads', 'circuits', 'transfer', 'kind', 'sizeAwg', 'use', 'id', 'local', 'title', 'version',
+    '__proto__', 'constructor', 'length', '[0]', '[1]', '[00]', '[-1]', '[1e3]', '[41]', '[42]', '[]', '[0', '0]', '.', '..', '', ' ', 'toString',
+  ); // prettier-ignore
+  const address = fc
+    .array(piece, { maxLength: 6 })
+    .chain((pieces) => fc.constantFrom(pieces.join('.'), pieces.join(''), pieces.join('.').replaceAll('.[', '[')));
+  const facts = recordedFacts(GOOD);
+  /** Right addresses, and right ones with something put in. */
+  const nearly = fc
+    .tuple(fc.constantFrom(...facts), piece, fc.nat(60), fc.boolean())
+    .map(([path, odd, at, crooked]) => (crooked ? path.slice(0, at) + odd + path.slice(at) : path));
+  const value = fc.constantFrom(null, 30, 'yes', '10', 'copper', 'not-seen', '', -1, 'lights');
+
+  test('whatever address a change names, it is refused with a sentence, or the case after it can be read and judged', () => {
+    let taken = 0;
+    fc.assert(
+      fc.property(fc.oneof(address, nearly), value, (path, to) => {
+        const before = inspection();
+        const applied = applyChange(before, change({ type: 'fact', inspection: ID, path, value: to }));
+        if (!applied.ok) return expect(applied.why).toMatch(/./);
+        taken++;
+        expect(readCase(applied.inspection.case).ok).toBe(true);
+        if (taken % 50 === 0) evaluate(applied.inspection.case);
+        // what stands at no fact’s own address changes nothing
+        if (to !== null) expect(recordedFacts(applied.inspection.case)).toContain(path);
+      }),
+      { numRuns: 10_000 },
+    );
+    expect(taken).toBeGreaterThan(100);
+  }, 60_000);
+
+  test.each(['breaker.ratingA[0]', 'transfer.kind[0]', 'cord[00].sizeAwg', 'cord[0].sizeAwg[0]'])('%s', (path) => {
+    expect(refusal(inspection(), { type: 'fact', inspection: ID, path, value: null })).toBe(
+      `"${path}" is no fact known here`,
+    );
+  });
+});
+
+describe('parts keep their ids', () => {
+  const two = after(
+    inspection({ case: { ...GOOD, cord: undefined } }),
+    { type: 'fact', inspection: ID, path: 'cord[0].lengthFt', value: 10 },
+    { type: 'fact', inspection: ID, path: 'cord[1].lengthFt', value: 20 },
+  );
+  const [first, second] = two.case.cord!.map(({ id }) => id);
+
+  test('each is made with the change that adds it, the same on every device', () => {
+    expect(new Set([first, second]).size).toBe(2);
+    const opening = change({ type: 'fact', inspection: ID, path: 'cord[0].lengthFt', value: 10 });
+    const empty = inspection({ case: { ...GOOD, cord: undefined } });
+    const made = [1, 2].map(() => applyChange(empty, opening));
+    expect(made.map((one) => one.ok && one.inspection.case.cord![0]!.id)).toEqual([opening.id, opening.id]);
+  });
+
+  test('a fact goes to its part, wherever that stands by now', () => {
+    const moved = after(
+      two,
+      { type: 'remove', inspection: ID, list: 'cord', index: 0 },
+      { type: 'fact', inspection: ID, path: 'cord[1].sizeAwg', value: '12', part: second! },
+    );
+    expect(moved.case.cord).toEqual([{ id: second, lengthFt: 20, sizeAwg: '12' }]);
+    expect(
+      refusal(moved, { type: 'fact', inspection: ID, path: 'cord[0].sizeAwg', value: '10', part: first! }),
+    ).toContain('taken out meanwhile');
+    expect(refusal(moved, { type: 'remove', inspection: ID, list: 'cord', index: 0, part: first! })).toContain(
+      'taken out meanwhile',
+    );
+    expect(after(two, { type: 'remove', inspection: ID, list: 'cord', index: 0, part: second! }).case.cord).toEqual([
+      { id: first, lengthFt: 10 },
+    ]);
+  });
+
+  test('an entry that an older device took out, without an id, is put back with one', () => {
+    const back = after(two, { type: 'restore', inspection: ID, list: 'cord', index: 0, entry: { lengthFt: 5 } });
+    expect(back.case.cord).toEqual([
+      { id: 'cord-3', lengthFt: 5 },
+      { id: first, lengthFt: 10 },
+      { id: second, lengthFt: 20 },
+    ]);
+  });
+
+  test('a value in the old spelling, from a device that was away, is spelled anew', () => {
+    const metal = after(inspection(), {
+      type: 'fact',
+      inspection: ID,
+      path: 'feeder.stretches[0].metal',
+      value: 'aluminium',
+    });
+    expect(metal.case.feeder!.stretches![0]!.metal).toBe('aluminum');
+  });
+});
+
+describe('what cannot be kept', () => {
+  const fact = (over: object) => ({
+    ...change({ type: 'fact', inspection: ID, path: 'breaker.ratingA', value: 30 }),
+    ...over,
+  });
+  const nested = (depth: number): unknown => (depth === 0 ? 1 : { a: nested(depth - 1) });
+  test.each<[string, unknown, string]>([
+    ['half of a surrogate pair', fact({ value: 'x\ud800y' }), 'cannot be kept'],
+    ['the other half', fact({ value: '\udc00' }), 'cannot be kept'],
+    ['a NUL', fact({ path: 'breaker\u0000' }), 'cannot be kept'],
+    ['the thirteenth month', fact({ at: '2026-13-01T10:00:00Z' }), 'is no time'],
+    ['the thirtieth of February', fact({ at: '2026-02-30T10:00:00Z' }), 'is no time'],
+    ['the year 0', fact({ at: '0000-01-01T10:00:00Z' }), 'is no time'],
+    ['the hour 25', fact({ at: '2026-01-01T25:00:00Z' }), 'is no time'],
+    ['a stray key', fact({ mood: 'good' }), 'mood'],
+    ['a prototype', JSON.parse('{"type":"restore","entry":{"__proto__":{"x":1}}}'), '"__proto__" is no name'],
+    ['deep nesting', fact({ value: nested(5000) }), 'nested too deep'],
+    ['nothing', null, 'A change is one of'],
+    ['a list', [], 'A change is one of'],
+  ])('%s', (_, data, sentence) => {
+    expect(() => readChange(data)).toThrow(sentence);
+  });
+
+  test('a pair of surrogates is a letter, and every day of a leap year is one', () => {
+    expect(readChange(fact({ value: '😀' }))).toMatchObject({ value: '😀' });
+    expect(readChange(fact({ at: '2028-02-29T23:59:59.999Z' }))).toMatchObject({ path: 'breaker.ratingA' });
+    const decide = change({ type: 'decide', inspection: ID, decision: decision({ dueOn: '2026-02-30' }) });
+    expect(() => readChange(decide)).toThrow('2026-02-30 is no day');
   });
 });

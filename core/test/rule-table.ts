@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import type { Readings } from '../codebook';
+import { Look } from '../electrical';
 import { RULES } from '../rules';
 import { judge, type Outcome } from '../verdict';
 import { readCase, withFact, type Case, type FactPath } from '../case';
@@ -56,6 +58,13 @@ export function ruleTable(
     for (const [facts, needs] of table.unproven) check('unproven', [facts, { needs }]);
   });
 }
+
+/** A rule’s outcome under readings that an office has chosen. */
+export const underReadings = (id: string, facts: Facts, readings: Readings): Outcome =>
+  judge(
+    RULES.find((one) => one.id === id)!,
+    new Look(caseWith(facts), undefined, {}, readings),
+  );
 
 /** Numbers that an outcome found or allowed and whose lines are missing in its working, by themselves or in words, as in `4 wires`. */
 export function numbersFromNowhere({ rule, found, allowed, working }: Outcome): string[] {

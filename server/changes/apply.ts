@@ -1,16 +1,18 @@
 import { eq } from 'drizzle-orm';
-import { applyChange, type Change, type Inspection } from '@careful-latch/core/record';
+import { ValidationError } from 'yup';
+import { readCase } from '@careful-latch/core/case';
+import { applyChange, readChange, type Change, type Inspection } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
-import type { Database, Transaction } from '../database/client';
+import { inTransaction, type Database, type Transaction } from '../database/client';
 import { changes, decisions, inspections, offices } from '../database/schema';
 import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import { requireInspector, type Account } from '../sessions/session';
-import { Problem } from '../problems';
+import { Problem, databaseCodeOf } from '../problems';
 
 type Result =
   | { readonly id: string; readonly status: 'taken' | 'taken-before'; readonly revision: number }
-  | { readonly id: string; readonly status: 'refused'; readonly detail: string };
+  | { readonly id: string | null; readonly status: 'refused'; readonly detail: string };
 
 async function seal(
   tx: Transaction,
@@ -55,6 +57,9 @@ async function takeIn(tx: Transaction, account: Account, change: Change): Promis
   const applied = applyChange(before, change);
   if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
   const after = applied.inspection;
+  // Read again before it is stored or sealed: nothing that no case file may hold gets into a record by another way.
+  const read = readCase(after.case);
+  if (!read.ok) return { id: change.id, status: 'refused', detail: read.errors.slice(0, 3).join(' ') };
   const revision = (before?.revision ?? 0) + 1;
   const columns = {
     revision,
@@ -78,15 +83,33 @@ async function takeIn(tx: Transaction, account: Account, change: Change): Promis
   return { id: change.id, status: 'taken', revision };
 }
 
-/** Takes in changes in their order, each by itself: one that is refused does not hold up the others, and none is taken twice. */
-export async function takeInAll(db: Database, account: Account, all: readonly Change[]): Promise<Result[]> {
+/** Whether the database refused a value as no data of its type (class 22), rather than failed. */
+const isBadData = (error: unknown): boolean => /^22/.test(databaseCodeOf(error) ?? '');
+
+/** The id that came with something that is no change, to be answered under; null where there is none. */
+const idOf = (data: unknown): string | null => {
+  const id = (data as { id?: unknown } | null)?.id;
+  return typeof id === 'string' && id.length <= 100 ? id : null;
+};
+
+/** Takes in changes in their order, each judged by itself: one that is refused does not hold up the others, and none is taken twice. */
+export async function takeInAll(db: Database, account: Account, all: readonly unknown[]): Promise<Result[]> {
   const results: Result[] = [];
-  for (const change of all) {
+  for (const data of all) {
     try {
-      results.push(await db.transaction((tx) => takeIn(tx, account, change)));
+      const change = readChange(data);
+      results.push(await inTransaction(db, (tx) => takeIn(tx, account, change)));
     } catch (error) {
-      if (!(error instanceof Problem)) throw error;
-      results.push({ id: change.id, status: 'refused', detail: error.detail });
+      const detail =
+        error instanceof Problem
+          ? error.detail
+          : error instanceof ValidationError
+            ? error.errors.join(' ')
+            : isBadData(error)
+              ? 'It holds something that cannot be kept; record it anew.'
+              : undefined;
+      if (detail === undefined) throw error;
+      results.push({ id: idOf(data), status: 'refused', detail });
     }
   }
   return results;

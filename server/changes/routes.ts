@@ -1,6 +1,5 @@
 import { Router } from 'express';
 import { array, mixed, object } from 'yup';
-import { readChange, type Change } from '@careful-latch/core/record';
 import type { Database } from '../database/client';
 import { csrfProtection } from '../sessions/routes';
 import { accountOf, requireAccount } from '../sessions/session';
@@ -10,7 +9,7 @@ import { takeInAll } from './apply';
 const MOST_CHANGES = 200;
 
 const bodySchema = object({
-  changes: array(mixed<object>().required())
+  changes: array(mixed().nullable())
     .required('The changes are missing.')
     .max(MOST_CHANGES, `At most ${MOST_CHANGES} changes at once.`),
 });
@@ -19,8 +18,7 @@ export function changeRoutes(db: Database): Router {
   const router = Router();
   router.post('/changes', requireAccount, csrfProtection, async (request, response) => {
     const body = bodySchema.validateSync(request.body);
-    const changes: Change[] = body.changes.map(readChange);
-    response.json({ results: await takeInAll(db, accountOf(request), changes) });
+    response.json({ results: await takeInAll(db, accountOf(request), body.changes) });
   });
   return router;
 }

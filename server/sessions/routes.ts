@@ -8,7 +8,7 @@ import type { Database } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import { DEMO_PASSWORD } from '../demo/password';
 import { Problem } from '../problems';
-import type { Account } from './session';
+import { requireAccount, sameOrigin, type Account } from './session';
 
 const csrf = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string });
 /** Refuses every change that does not carry the session's own token. */
@@ -57,7 +57,8 @@ export function sessionRoutes(db: Database): Router {
       .orderBy(accounts.login);
     const [anybody] = await db.select({ id: accounts.id }).from(accounts).limit(1);
     return {
-      csrfToken: csrf.generateToken(request),
+      // A stranger has no session to protect yet, and makes no row: the token comes with the account.
+      csrfToken: account ? csrf.generateToken(request) : null,
       account: account && { id: account.id, login: account.login, name: account.name, role: account.role },
       office: office ? { id: office.id, name: office.name, edition: office.edition } : null,
       demo: account ? [] : demo.map((one) => ({ ...one, password: DEMO_PASSWORD })),
@@ -77,7 +78,7 @@ export function sessionRoutes(db: Database): Router {
       throw new Problem(429, 'Too many tries', 'Too many tries in a minute. Wait a minute and try again.');
     },
   });
-  router.post('/session', csrfProtection, limit, async (request, response) => {
+  router.post('/session', sameOrigin, limit, async (request, response) => {
     const { login, password } = credentialsSchema.validateSync(request.body);
     const account = await accountFor(db, login, password);
     await renewSession(request); // a session from before the sign-in is never reused after it
@@ -85,7 +86,7 @@ export function sessionRoutes(db: Database): Router {
     response.json(await sessionState(request));
   });
 
-  router.delete('/session', csrfProtection, async (request, response) => {
+  router.delete('/session', requireAccount, csrfProtection, async (request, response) => {
     await renewSession(request);
     response.json(await sessionState(request));
   });

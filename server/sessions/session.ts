@@ -27,6 +27,21 @@ export const requireAccount: RequestHandler = (request, _response, next) => {
   next();
 };
 
+const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? new URL(origin).host : undefined);
+
+/** Refuses what another site’s page sends: for those who have no session, and so no token, yet. */
+export const sameOrigin: RequestHandler = (request, _response, next) => {
+  const site = request.headers['sec-fetch-site'];
+  const { origin, host } = request.headers;
+  if ((site && site !== 'same-origin' && site !== 'none') || (origin && hostOf(origin) !== host))
+    throw new Problem(
+      403,
+      'Another page',
+      'This came from another site’s page; nothing was changed. Open Careful Latch itself.',
+    );
+  next();
+};
+
 /** The account of a request that `requireAccount` let through. */
 export function accountOf(request: Request): Account {
   return request.session.account!;

@@ -4,10 +4,10 @@ import { sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { mixed, object, string } from 'yup';
 import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
-import type { Database } from '../database/client';
+import { inTransaction, type Database } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import { Problem } from '../problems';
-import { csrfProtection } from '../sessions/routes';
+import { sameOrigin } from '../sessions/session';
 
 const setupSchema = object({
   office: string()
@@ -29,16 +29,20 @@ const setupSchema = object({
     .max(200, 'A password has at most 200 characters.'),
 });
 
+const CLOSED = new Problem(409, 'Set up already', 'This office has accounts already. Sign in.');
+
 /** The first account of a fresh installation; refused as soon as there is any. */
 export function setupRoutes(db: Database): Router {
   const router = Router();
-  router.post('/setup', csrfProtection, async (request, response) => {
+  router.post('/setup', sameOrigin, async (request, response) => {
+    const [already] = await db.select({ id: accounts.id }).from(accounts).limit(1);
+    if (already) throw CLOSED; // looked at before anything costly is done
     const wanted = setupSchema.validateSync(request.body);
     const passwordHash = await hash(wanted.password);
-    await db.transaction(async (tx) => {
+    await inTransaction(db, async (tx) => {
       await tx.execute(sql`LOCK TABLE ${accounts} IN EXCLUSIVE MODE`);
       const [anybody] = await tx.select({ id: accounts.id }).from(accounts).limit(1);
-      if (anybody) throw new Problem(409, 'Set up already', 'This office has accounts already. Sign in.');
+      if (anybody) throw CLOSED;
       const office = randomUUID();
       await tx.insert(offices).values({ id: office, name: wanted.office, edition: wanted.edition });
       await tx

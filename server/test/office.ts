@@ -1,4 +1,8 @@
+import { execFile } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { promisify } from 'node:util';
 import pg from 'pg';
 import { pino } from 'pino';
 import supertest from 'supertest';
@@ -28,14 +32,18 @@ export interface Office extends Connection {
 }
 
 /** A database of its own with the newest schema, and the server on it. */
-export async function openOffice({ demo = true, migrated = true } = {}): Promise<Office> {
+export async function openOffice({
+  demo = true,
+  migrated = true,
+  log = pino({ level: 'silent' }),
+} = {}): Promise<Office> {
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   await asAdmin(`CREATE DATABASE ${name}`);
   const url = Object.assign(new URL(adminUrl()), { pathname: `/${name}` }).toString();
   const connection = connect(url, () => undefined);
   if (migrated) await migrate(connection.db);
   if (demo) await loadDemo(connection.db);
-  const app = createApp({ ...connection, log: pino({ level: 'silent' }), sessionSecret: 'test' });
+  const app = createApp({ ...connection, log, sessionSecret: 'test' });
   return {
     ...connection,
     app,
@@ -47,10 +55,26 @@ export async function openOffice({ demo = true, migrated = true } = {}): Promise
   };
 }
 
+/** The command that starts the built server; the build runs in a process of its own, for the tests’ runner knows no modules of its kind. */
+export async function builtServer(): Promise<readonly [string, string[]]> {
+  const run = promisify(execFile);
+  const { stdout } = await run(
+    process.execPath,
+    [
+      '--input-type=module',
+      '-e',
+      `import { serverBundle, serverCommand } from ${JSON.stringify(pathToFileURL(join(root, 'tools', 'bundle.mjs')).href)}; console.log(JSON.stringify(serverCommand(await serverBundle(${JSON.stringify(root)}))));`,
+    ],
+    { cwd: root },
+  );
+  return JSON.parse(stdout) as [string, string[]];
+}
+const root = join(__dirname, '..', '..');
+
 /** A browser at the office: keeps its cookie and carries the token. */
 export async function visitor({ app }: Office) {
   const agent = supertest.agent(app);
-  let token = ((await agent.get('/api/session')).body as { csrfToken: string }).csrfToken;
+  let token = '';
   return {
     get: (path: string) => agent.get(path),
     post: (path: string, body: object | string) =>
@@ -63,7 +87,7 @@ export async function visitor({ app }: Office) {
     },
     async signOut() {
       const response = await agent.delete('/api/session').set('x-csrf-token', token);
-      token = (response.body as { csrfToken: string }).csrfToken;
+      token = '';
       return response;
     },
     change: (...changes: Change[]) => agent.post('/api/changes').set('x-csrf-token', token).send({ changes }),

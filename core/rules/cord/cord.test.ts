@@ -193,3 +193,9 @@ ruleTable('cord/ambient', {
   ],
   notApplicable: [{ 'source.kind': 'power-station' }],
 });
+
+ruleTable('cord/ambient', {
+  holds: [warm(106, '60', 2200)],
+  violation: [[{ ...warm(106, '60', 2200), 'cord[0].bridges': 'yes' }, { found: 23.333 }]], // one pole sees both legs
+  unproven: [],
+});

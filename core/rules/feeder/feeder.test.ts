@@ -1,4 +1,14 @@
-import { BRIDGED, CORDS_ONLY, SINGLE, SWITCH, askedTable, ruleTable, saying, type Facts } from '../../test/rule-table';
+import {
+  underReadings,
+  BRIDGED,
+  CORDS_ONLY,
+  SINGLE,
+  SWITCH,
+  askedTable,
+  ruleTable,
+  saying,
+  type Facts,
+} from '../../test/rule-table';
 
 const stretch = (index: number, facts: Record<string, unknown>): Facts =>
   Object.fromEntries(Object.entries(facts).map(([key, value]) => [`feeder.stretches[${index}].${key}`, value]));
@@ -533,4 +543,47 @@ ruleTable('feeder/fastened', {
   violation: [[stretch(0, { fastened: 'no' }), { severity: 'correction', part: 'stretches-1' }]],
   unproven: [[stretch(0, { fastened: undefined }), ['feeder.stretches[0].fastened']]],
   notApplicable: [CORDS_ONLY],
+});
+
+ruleTable('feeder/metal-ground-path', {
+  holds: [
+    [
+      {
+        ...metal('EMT'),
+        ...stretch(1, { method: 'FMC', groundBy: 'raceway', fittings: 'yes', lengthFt: 6, place: 'indoors' }),
+        'source.outletBreakerA': 20,
+      },
+      { reason: saying('of FMC') },
+    ],
+  ],
+  violation: [
+    [
+      { ...metal('FMC'), ...stretch(1, { method: 'EMT', groundBy: 'raceway', fittings: 'no', place: 'indoors' }) },
+      { reason: saying('turns by hand') },
+    ],
+  ],
+  unproven: [],
+});
+ruleTable('feeder/raceway-fill', {
+  holds: [
+    [
+      {
+        ...pipe('EMT', '1/2', '8'),
+        'feeder.stretches[0].groundBy': 'raceway',
+        'feeder.stretches[0].groundAwg': undefined,
+      },
+      {
+        working: expect.arrayContaining([
+          expect.objectContaining({ label: '3 conductors, the metal is the ground' }),
+        ]) as never,
+      },
+    ],
+  ],
+  violation: [],
+  unproven: [],
+});
+test('the voltage drop weighs as the office reads it', () => {
+  const long = stretch(0, { lengthFt: 300 });
+  expect(underReadings('feeder/voltage-drop', long, { voltageDrop: 'rule' }).severity).toBe('correction');
+  expect(underReadings('feeder/voltage-drop', long, {}).severity).toBe('advisory');
 });

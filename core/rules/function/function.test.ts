@@ -49,6 +49,8 @@ ruleTable('function/dead-pins', {
     {},
     { 'function.pinsV': 3 },
     SINGLE,
+    { 'function.pinsV': 3, 'function.pinsLowZV': 28 }, // dead already: the other meter is not asked
+    { 'function.pinsV': 0, 'function.pinsLowZV': 28 },
     { 'function.neutralPinV': 5 }, // a neutral may honestly show a little
     [
       { 'function.pinsV': 28, 'function.pinsLowZV': 0 },
@@ -85,6 +87,7 @@ ruleTable('function/legs-measured', {
   violation: [
     [{ 'function.legAV': 59 }, { severity: 'correction', reason: saying('Leg A has 59 V') }],
     [{ 'function.legBV': 0 }, { reason: saying('Leg B') }],
+    [{ 'function.legAV': 0, 'function.legBV': 0 }, { reason: saying('Leg A has 0 V') }],
     [{ 'function.legsV': 179 }, { found: 179, allowed: 240, reason: saying('one pole') }],
     [
       { 'function.legAV': 120, 'function.legsV': 208 },
@@ -124,6 +127,7 @@ ruleTable('function/neutral-unbroken', {
   holds: [
     [{}, { reason: saying('the neutral holds') }],
     { 'function.loadOn': 'B' },
+    { 'function.otherLegAV': 126.255, 'function.otherLegBV': 113.745 }, // 12.51 V, the very most
     { 'function.legAV': 114, 'function.legBV': 126, 'function.otherLegAV': 126, 'function.otherLegBV': 114 }, // 12 V
   ],
   violation: [
@@ -143,6 +147,7 @@ ruleTable('function/neutral-unbroken', {
     [{ 'function.loadOn': 'both' }, ['function.loadOn']],
     [{ 'function.loadOn': undefined }, ['function.loadOn']],
     [{ 'function.otherLegAV': undefined }, ['function.otherLegAV']],
+    [{ 'function.otherLegAV': 100, 'function.otherLegBV': 140, 'cord[0].lengthFt': undefined }, ['cord[0].lengthFt']], // 40 V: not certain yet
     [{ 'function.legAV': undefined }, ['function.legAV']],
     [{ 'cord[0].lengthFt': undefined }, ['cord[0].lengthFt']],
   ],

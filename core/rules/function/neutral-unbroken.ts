@@ -1,5 +1,15 @@
 import { everyEdition } from '../../codebook';
-import { LEG_FACTS, Missing, NO_CORD_V, bridged, legDifferenceV, legsTell, rounded, type Look } from '../../electrical';
+import {
+  LEG_FACTS,
+  Missing,
+  lacking,
+  NO_CORD_V,
+  bridged,
+  legDifferenceV,
+  legsTell,
+  rounded,
+  type Look,
+} from '../../electrical';
 import { firstOf, holds, rule, violation, whereBothLegsAreFed } from '../rule';
 
 function opened(look: Look, a: number, b: number) {
@@ -25,22 +35,31 @@ export default rule({
     look.adopt(first);
     const [a, b] = [look.known('function.legAV'), look.known('function.legBV')];
     if (first.value === 'open-neutral') return opened(look, a!, b!);
-    const [otherA, otherB] = [look.known('function.otherLegAV'), look.known('function.otherLegBV')];
-    const differs = otherA !== undefined && otherB !== undefined ? rounded(Math.abs(otherA - otherB)) : undefined;
-    if (differs !== undefined) {
-      look.step('With the load moved, the legs differ by', differs, 'V', `${otherA} V against ${otherB} V`);
-      const most = look.attempt(legDifferenceV);
-      if (differs > NO_CORD_V || (most.value !== undefined && differs > most.value))
-        return opened(look, otherA!, otherB!);
-      if (first.missing.length === 0) look.requireAll(most);
+    const moved = look.attempt((side) => {
+      side.needAll('function.otherLegAV', 'function.otherLegBV');
+      return [side.need('function.otherLegAV'), side.need('function.otherLegBV')] as const;
+    });
+    look.adopt(moved);
+    const most = look.attempt(legDifferenceV);
+    if (moved.value) {
+      const [otherA, otherB] = moved.value;
+      const differs = look.step(
+        'With the load moved, the legs differ by',
+        rounded(Math.abs(otherA - otherB)),
+        'V',
+        `${otherA} V against ${otherB} V`,
+      );
+      if (differs > (most.value ?? NO_CORD_V)) return opened(look, otherA, otherB);
     }
-    if (first.missing.length > 0) throw new Missing(first.missing, first.why);
+    lacking([first]);
     if (look.known('function.loadOn') === 'both')
       throw new Missing(
         ['function.loadOn'],
         'With both legs loaded alike an open neutral does not show: put a load on one leg alone and measure, then on the other.',
       );
     look.needAll('function.loadOn', 'function.otherLegAV', 'function.otherLegBV');
+    look.requireAll(most);
+    const [otherA, otherB] = moved.value!;
     return holds(`${a} and ${b} V, with the load moved ${otherA} and ${otherB} V: the neutral holds.`);
   },
 });

@@ -1,4 +1,14 @@
-import { BACKFED, CORDS_ONLY, OTHER, SWITCH, askedTable, ruleTable, saying, type Facts } from '../../test/rule-table';
+import {
+  BACKFED,
+  CORDS_ONLY,
+  OTHER,
+  SWITCH,
+  askedTable,
+  ruleTable,
+  saying,
+  underReadings,
+  type Facts,
+} from '../../test/rule-table';
 
 ruleTable('grounding/path-continuous', {
   holds: [
@@ -7,6 +17,8 @@ ruleTable('grounding/path-continuous', {
     BACKFED,
     { 'neutral.switched': 'yes', 'grounding.cordGroundOhm': 1 },
     [{ 'grounding.frameToPanelOhm': 1.4, 'grounding.leadsOhm': 0.4 }, { found: 1 }],
+    [{ 'grounding.frameToPanelOhm': 1.5, 'grounding.leadsOhm': 1 }, { found: 0.5 }],
+    [{ 'grounding.frameToPanelOhm': 0.2, 'grounding.leadsOhm': 0.4 }, { found: 0 }],
   ],
   violation: [
     [{ 'grounding.frameToPanelOhm': 1.01 }, { severity: 'hazard', found: 1.01, allowed: 1, unit: 'Ω' }],
@@ -24,6 +36,7 @@ ruleTable('grounding/path-continuous', {
   unproven: [
     [{ 'grounding.frameToPanelOhm': 'not-seen' }, ['grounding.frameToPanelOhm']],
     [{ 'neutral.switched': 'yes' }, ['grounding.cordGroundOhm']],
+    [{ 'grounding.frameToPanelOhm': 1, 'neutral.switched': undefined }, ['neutral.switched']],
     [OTHER, ['transfer.kind']],
   ],
   notApplicable: [CORDS_ONLY],
@@ -103,4 +116,11 @@ ruleTable('grounding/electrode-conductor-size', {
     ],
   ],
   notApplicable: [{}, CORDS_ONLY, derived({ 'grounding.derivedElectrode': 'none' })],
+});
+
+test('a cord-connected source needs no electrode of its own where the office reads it so; a wired one does', () => {
+  const none = derived({ 'grounding.derivedElectrode': 'none' });
+  const reading = { derivedElectrode: 'equipment-ground' } as const;
+  const outcome = (facts: Facts) => underReadings('grounding/electrode-for-derived', facts, reading).outcome;
+  expect([outcome(none), outcome({ ...none, 'source.connection': 'permanent' })]).toEqual(['holds', 'violation']);
 });

@@ -93,6 +93,8 @@ ruleTable('loads/starting-surge', {
       legs(2000, 2000, { ...SIX_KW, 'loads.circuits[0].startingW': 3000 }),
       { found: 3000, allowed: 3000, reason: saying('on leg A') },
     ],
+    [legs(100, 2900, SIX_KW), { found: 2900, reason: saying('on leg B') }],
+    [{ ...BRIDGED, 'loads.circuits[0].plan': 'off', 'loads.circuits[1].plan': 'off' }, { found: 0 }],
     legs(1000, 1000, { ...SIX_KW, ...third({ volts: '240', runningW: 2000, startingW: 4000 }) }), // half on each leg
     { 'loads.circuits[0].startingW': 0 },
     { 'source.startingW': 100 }, // never less than the running watts
@@ -107,6 +109,15 @@ ruleTable('loads/starting-surge', {
         reason: saying('circuit 1, Refrigerator'),
         remedy: saying('1 W'),
       },
+    ],
+    [
+      legs(2000, 3000, {
+        ...SIX_KW,
+        ...BRIDGED,
+        'loads.circuits[0].startingW': 3001,
+        'loads.circuits[1].startingW': 4001,
+      }),
+      { reason: saying('circuit 1, Refrigerator') }, // of two alike the first
     ],
     // within the source, and too much for half of it
     [
@@ -374,6 +385,7 @@ ruleTable('loads/within-weakest-device', {
   holds: [
     [{}, { found: 5.833, allowed: 30 }],
     [legs(3600, 0, NINE_KW), { found: 30 }],
+    [legs(1800, 1800, NINE_KW), { reason: saying('on leg A') }],
     [legs(2880, 0, { ...NINE_KW, ...at('loads.circuits[0]', { use: 'heat', continuous: 'yes' }) }), { found: 30 }], // 24 A ÷ 0.8
     [legs(1800, 0, { ...NINE_KW, ...third({ volts: '240', runningW: 3600 }) }), { found: 30 }], // 15 A, and 15 A of 240 V
     [legs(1800, 0, { ...NINE_KW, ...third({ slot: 1, plan: 'in-turn', runningW: 1800 }) }), { found: 30 }],
@@ -397,7 +409,11 @@ ruleTable('loads/within-weakest-device', {
     ],
     [legs(2500, 0, { 'breaker.ratingA': 20 }), { found: 20.833, allowed: 20, reason: saying('backfed breaker') }],
     [legs(3100, 0, { ...NINE_KW, 'cord[0].sizeAwg': '12' }), { allowed: 25, reason: saying('cord') }],
-    [legs(1800, 1801, BRIDGED), { found: 30.008, reason: saying('on one pole') }],
+    [
+      legs(1800, 1801, BRIDGED),
+      { found: 30.008, reason: saying('on one pole'), remedy: saying('Keep circuit 1, Refrigerator off') },
+    ],
+    [legs(1800, 1801, { 'cord[0].bridges': 'yes' }), { found: 30.008, reason: saying('on one pole') }],
     [legs(3600, 60, { ...NINE_KW, 'loads.circuits[1].slot': 5 }), { remedy: saying('Keep circuit 2, Lights off') }],
     [legs(4000, 4000, { ...NINE_KW, 'loads.circuits[1].slot': 5 }), { remedy: saying('Keep 36.667 A off') }],
   ],

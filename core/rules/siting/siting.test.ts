@@ -1,4 +1,4 @@
-import { askedTable, ruleTable, saying } from '../../test/rule-table';
+import { askedTable, ruleTable, saying, underReadings } from '../../test/rule-table';
 
 const station = { 'source.kind': 'power-station' };
 
@@ -62,3 +62,12 @@ ruleTable('siting/gas-fit', {
 askedTable('siting/exhaust-away', 'siting.exhaustAway', ['no'], 'hazard', { notApplicable: [station] });
 askedTable('siting/co-alarms', 'siting.coAlarms', ['no'], 'correction', { notApplicable: [station] });
 askedTable('siting/firm-level-base', 'siting.firmBase', ['no'], 'advisory', { notApplicable: [station] });
+
+test('the office’s distance holds where it is more than the maker’s, if the office reads it so', () => {
+  const near = { 'siting.openingFt': 12, 'siting.makerFt': 10 };
+  expect(underReadings('siting/clear-of-openings', near, { openingDistance: 'office-at-least' })).toMatchObject({
+    outcome: 'violation',
+    allowed: 20,
+  });
+  expect(underReadings('siting/clear-of-openings', near, {})).toMatchObject({ outcome: 'holds', allowed: 10 });
+});

@@ -68,6 +68,8 @@ ruleTable('source/gfci-on-small-portable', {
     { 'source.neutralBond': 'bonded' },
     { ...BRIDGED, 'source.receptacles120': 'some-unprotected' },
     { 'source.runningW': 15_000 },
+    { 'source.madeBefore2015': 'yes' }, // protected: nobody asks for cord sets
+    { 'source.madeBefore2015': 'yes', 'source.receptacles120': 'none-fitted' },
     { 'source.receptacles120': 'some-unprotected', 'source.madeBefore2015': 'yes', 'source.gfciCordSets': 'yes' },
   ],
   violation: [
@@ -203,6 +205,7 @@ ruleTable('source/volts-and-hertz', {
   unproven: [
     [{ 'function.hertz': undefined, 'function.legAV': undefined }, ['function.legAV', 'function.hertz']],
     [{ 'source.voltage': undefined }, ['source.voltage']],
+    [{ 'cord[0].lengthFt': undefined }, ['cord[0].lengthFt']],
   ],
   notApplicable: [
     CORDS_ONLY,
@@ -224,7 +227,15 @@ ruleTable('source/240v-loads-need-240v-source', {
   violation: [
     [
       { ...BRIDGED, ...WELL },
-      { severity: 'correction', found: 120, allowed: 240, reason: saying('Well pump') },
+      {
+        severity: 'correction',
+        found: 120,
+        allowed: 240,
+        reason: saying('Well pump'),
+        working: expect.arrayContaining([
+          expect.objectContaining({ label: 'The receptacle in use gives', value: 120 }),
+        ]) as never,
+      },
     ],
     // a 120/240 V source that feeds from a 120 V receptacle, or whose selector says so, is a 120 V feed
     { 'source.outlet': 'L5-30', ...WELL },

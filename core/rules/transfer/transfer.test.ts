@@ -10,6 +10,7 @@ import {
   caseWith,
   ruleTable,
   saying,
+  underReadings,
   type Facts,
 } from '../../test/rule-table';
 import { Look } from '../../electrical';
@@ -213,6 +214,7 @@ const moved = (facts: Readonly<Record<string, unknown>>, more: Facts = {}): Fact
 ruleTable('transfer/circuit-protection', {
   holds: [
     moved({}),
+    moved({ use: 'well-pump' }), // 20 A on 12 AWG: no nameplate is asked for
     moved({ switchBreakerA: 15 }), // a 15 A device ahead of a 20 A circuit is fine
     moved({ sizeAwg: '6', switchBreakerA: 60 }), // 55 A at 60 °C, the next device
     [moved({ sizeAwg: '12', switchBreakerA: 30, use: 'air-conditioner', byNameplate: 'yes' }), {}],
@@ -482,4 +484,13 @@ test('the 2017 edition asks for no emergency disconnect', () => {
     'violation',
     'violation',
   ]);
+});
+
+test('an interlock on the cover is a correction where the office refuses it', () => {
+  expect(
+    underReadings('transfer/works-without-cover', { 'transfer.mountedOn': 'cover' }, { interlockOnCover: 'refused' }),
+  ).toMatchObject({
+    outcome: 'violation',
+    severity: 'correction',
+  });
 });
