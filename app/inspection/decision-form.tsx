@@ -13,6 +13,7 @@ import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
 import { Screen, useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
+import { shortDayText } from '../theme/dates';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { Signature } from './signature';
 import type { Walk } from './use-inspection';
@@ -164,7 +165,7 @@ export function DecisionForm({ walk }: { walk: Walk }) {
               {DAYS.map((one) => (
                 <Plate
                   key={one}
-                  label={`in ${one} days, ${dayjs().add(one, 'day').format('D MMM')}`}
+                  label={`in ${one} days, ${shortDayText(dayjs().add(one, 'day').format('YYYY-MM-DD'))}`}
                   selected={days === one}
                   onPress={() => setDays(days === one ? undefined : one)}
                 />

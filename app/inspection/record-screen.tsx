@@ -1,5 +1,4 @@
 import { Button } from '../theme/elements';
-import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
@@ -10,6 +9,7 @@ import { Sign } from '../drawn/signs';
 import { useInspections } from '../stores/inspections';
 import { office, type SignedRecord } from '../stores/office';
 import { Back } from '../theme/back';
+import { dayText, momentText } from '../theme/dates';
 import { Screen, useWide } from '../theme/screen';
 import { cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Reading, Title, Words } from '../theme/words';
@@ -40,11 +40,11 @@ function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedReco
         <Heading style={{ flex: 1 }}>{DECISIONS[signed.kind]}</Heading>
       </View>
       <Words>
-        {dayjs(signed.at).format('D MMMM YYYY, HH:mm')}, {signed.signature.name}
+        {momentText(signed.at)}, {signed.signature.name}
         {sealed ? `, ${sealed.record.office.name}` : ''}
       </Words>
       {signed.conditions !== '' && <Words>Conditions: {signed.conditions}</Words>}
-      {signed.dueOn && <Words>Reinspection due {dayjs(signed.dueOn).format('D MMMM YYYY')}</Words>}
+      {signed.dueOn && <Words>Reinspection due {dayText(signed.dueOn)}</Words>}
       {signed.signature.path !== '' && (
         <Svg
           width={240}

@@ -1,4 +1,3 @@
-import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
@@ -8,6 +7,7 @@ import { VERDICT_WORDS, evaluate, stationState } from '@careful-latch/core/verdi
 import { PathStrip } from '../drawn/path-line';
 import { Sign } from '../drawn/signs';
 import { dueOn, dueWords } from './due';
+import { dayText } from '../theme/dates';
 import { usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 
@@ -39,7 +39,7 @@ export const InspectionRow = memo(function InspectionRow({
     ? dueWords(due, today)
     : state === 'draft' || state === 'reinspection'
       ? VERDICT_WORDS[evaluation.verdict].toLowerCase()
-      : `signed ${dayjs(inspection.decisions.at(-1)?.at).format('D MMM YYYY')}`;
+      : `signed ${dayText(inspection.decisions.at(-1)!.at)}`;
   return (
     <Pressable
       role="link"

@@ -128,7 +128,9 @@ describe('version 1', () => {
     version: 1,
     edition: '2020',
     cord: [{ lengthFt: 20 }, { lengthFt: 10 }],
-    feeder: { stretches: [{ metal: 'aluminium', sizeAwg: '8' }, { metal: 'copper' }, { metal: 'not-seen' }] },
+    feeder: {
+      stretches: [{ metal: 'aluminium', sizeAwg: '8', ambientC: 26 }, { metal: 'copper' }, { metal: 'not-seen' }],
+    },
     loads: { circuits: [{ use: 'lights' }] },
     transfer: { kind: 'load-side-switch', mechanism: 'circuit-handles' },
     grounding: { derivedElectrode: 'yes' },
@@ -148,7 +150,7 @@ describe('version 1', () => {
         ],
         feeder: {
           stretches: [
-            { id: 'stretches-1', metal: 'aluminum', sizeAwg: '8' },
+            { id: 'stretches-1', metal: 'aluminum', sizeAwg: '8', ambientF: 78.8 },
             { id: 'stretches-2', metal: 'copper' },
             { id: 'stretches-3', metal: 'not-seen' },
           ],
@@ -177,6 +179,7 @@ describe('version 1', () => {
       { cord: 'orange' },
       { cord: [null] },
       { feeder: { stretches: 7 } },
+      { feeder: { stretches: [{ ambientC: 'hot' }] } },
       { feeder: [] },
       { function: 3 },
       { transfer: null },

@@ -46,6 +46,7 @@ export function upgraded(data: object): object {
     );
   }
   const stretches = factAt(c, 'feeder.stretches');
+  if (Array.isArray(stretches)) c = withFact(c, 'feeder.stretches', stretches.map(inFahrenheit));
   const paths = [
     ...(Array.isArray(stretches) ? stretches.map((_, i) => `feeder.stretches[${i}].metal`) : []),
     ...ASKED_ANEW,
@@ -58,6 +59,13 @@ export function upgraded(data: object): object {
   if (!HAS_TWO_HANDLES.includes(factAt(c, 'transfer.mechanism')))
     for (const path of TWO_HANDLES) if (factAt(c, path) !== undefined) c = withFact(c, path, undefined);
   return c;
+}
+
+/** A stretch with its ambient in °F, as the trade reads it. */
+function inFahrenheit(stretch: unknown): unknown {
+  if (!isGroup(stretch) || !('ambientC' in stretch)) return stretch;
+  const { ambientC, ...rest } = stretch;
+  return { ...rest, ambientF: typeof ambientC === 'number' ? Math.round((ambientC * 9) / 0.5 + 320) / 10 : ambientC };
 }
 
 const isGroup = (value: unknown): value is Group =>

@@ -8,6 +8,7 @@ import {
   NEUTRAL_NOT_COUNTED,
   SMALL_CONDUCTOR_A,
   ambientFactor,
+  fahrenheitToC,
   insulationC,
   isWet,
   buildingWireSizes,
@@ -74,7 +75,7 @@ export const STRETCH_FACTS = [
   ...BRIDGED_FACTS,
   'feeder.inletTerminal',
   'feeder.houseTerminal',
-  ...['place', 'method', 'insulation', 'metal', 'sizeAwg', 'ambientC', 'otherCarrying'].map(
+  ...['place', 'method', 'insulation', 'metal', 'sizeAwg', 'ambientF', 'otherCarrying'].map(
     (key) => `feeder.stretches.${key}`,
   ),
 ] as const;
@@ -86,7 +87,7 @@ interface Conditions {
   readonly metal: Metal;
   readonly methodName: MethodName;
   readonly insulationC: ColumnC;
-  readonly ambientC: number;
+  readonly ambientF: number;
   readonly ambient: number;
   readonly carrying: number;
   readonly count: number;
@@ -128,7 +129,7 @@ function computeConditions(look: Look, index: number): Conditions {
     at.method,
     at.metal,
     at.sizeAwg,
-    at.ambientC,
+    at.ambientF,
     at.otherCarrying,
     ...(method && !method.insulationC
       ? ([at.place, at.insulation, 'feeder.inletTerminal', 'feeder.houseTerminal'] as const)
@@ -138,15 +139,15 @@ function computeConditions(look: Look, index: number): Conditions {
   const insulation = method?.insulationC ?? insulationC(look.need(at.insulation), isWet(look.need(at.place)));
   const methodName = look.need(at.method) as MethodName;
   const others = look.need(at.otherCarrying);
-  const ambientC = look.need(at.ambientC);
+  const ambientF = look.need(at.ambientF);
   const carrying = others + carriedByThisCircuit(look);
   const capC = method?.capC ? ([method.capC, method.capC] as const) : terminalColumns(look);
-  const ambient = ambientFactor(ambientC, insulation) ?? 0;
+  const ambient = ambientFactor(((ambientF - 32) * 5) / 9, insulation) ?? 0;
   return {
     metal,
     methodName,
     insulationC: insulation,
-    ambientC,
+    ambientF,
     ambient,
     carrying,
     count: countFactor(carrying),
@@ -170,7 +171,7 @@ function ampacityUnder(look: Look, size: WireSize, under: Conditions): StretchAm
   const { base, derated, capC, cap, ampacityA, deviceA } = derate(size, under);
   const method: WiringMethod = METHODS[under.methodName];
   look.step(`${size} AWG ${under.metal}, ${under.insulationC} °C column`, base, 'A', AMPACITY_A.cites);
-  look.step(`Ambient ${under.ambientC} °C`, ambient, '×', AMBIENT_FACTOR.cites);
+  look.step(`Ambient ${under.ambientF} °F (${fahrenheitToC(under.ambientF)} °C)`, ambient, '×', AMBIENT_FACTOR.cites);
   look.step(`${under.carrying} current-carrying conductors together`, count, '×', COUNT_FACTOR.cites);
   look.step('Adjusted', derated, 'A', AMPACITY_A.cites);
   look.step(

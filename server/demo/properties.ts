@@ -71,7 +71,7 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '17 Graftwood Lane', owner: 'Ludo Hesper', permit: 'WT-26-0430' },
     opened: '2026-11-24T10:00:00Z',
     from: 'ok-load-side-switch',
-    facts: { 'feeder.stretches[0].ambientC': null, 'neutral.switched': 'not-seen', 'labels.inletSign': null },
+    facts: { 'feeder.stretches[0].ambientF': null, 'neutral.switched': 'not-seen', 'labels.inletSign': null },
   },
   {
     id: id(7),

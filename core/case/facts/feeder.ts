@@ -1,6 +1,7 @@
 import {
   INSULATION_C,
   METHODS,
+  fahrenheitToC,
   RACEWAY_SIZES,
   buildingWireSizes,
   type InsulationName,
@@ -59,10 +60,17 @@ const stretch = {
     when: (stretch) => stretch.groundBy !== 'raceway',
   }),
   lengthFt: amount('ft', [1, 1000], [40, 10, 20, 30, 50, 75, 100, 5], { label: 'Length', ask: 'tape, or pace it' }),
-  ambientC: amount('°C', [-40, 85], [26, 30, 35, 40, 46, 50, 56, 60], {
-    label: 'Hottest ambient',
-    ask: 'thermometer on a hot day, or the design value for such a place; 86 °F is 30 °C, 104 °F is 40 °C, 140 °F is 60 °C',
-  }),
+  ambientF: amount(
+    '°F',
+    [-40, 185],
+    [79, 86, 95, 104, 115, 122, 133, 140].map(
+      (degrees) => [degrees, `${degrees} (${fahrenheitToC(degrees)} °C)`] as const,
+    ),
+    {
+      label: 'Hottest ambient',
+      ask: 'thermometer on a hot day, or the design value for such a place',
+    },
+  ),
   otherCarrying: amount('', [0, 60], [0, 2, 4, 6], {
     label: 'Other current-carrying conductors with it',
     ask: 'in the same raceway, cable or bundle of more than 24 in: hots, spares, and neutrals of two-wire circuits; not grounds, and not what can never be energized with it',

@@ -1,4 +1,4 @@
-import { CONFIGURATIONS, type ConfigurationName } from '../../codebook';
+import { CONFIGURATIONS, fahrenheitToC, type ConfigurationName } from '../../codebook';
 import { NOT_SEEN, amount, choice, yesNo } from '../fact';
 import { configuration, device, station, wired, withInlet } from '../parts';
 
@@ -52,11 +52,16 @@ export const source = station({
     ask: 'map, or the phone’s own altitude',
     when: engine,
   }),
-  airF: amount('°F', [-40, 130], [77, 87, 97, 107], {
-    label: 'Hottest air where it runs',
-    ask: 'the hottest day on which it is meant to run; 77 °F is 25 °C',
-    when: engine,
-  }),
+  airF: amount(
+    '°F',
+    [-40, 130],
+    [77, 87, 97, 107].map((degrees) => [degrees, `${degrees} (${fahrenheitToC(degrees)} °C)`] as const),
+    {
+      label: 'Hottest air where it runs',
+      ask: 'the hottest day on which it is meant to run',
+      when: engine,
+    },
+  ),
   units: choice(
     {
       one: 'One unit',

@@ -12,6 +12,8 @@ import {
 
 const stretch = (index: number, facts: Record<string, unknown>): Facts =>
   Object.fromEntries(Object.entries(facts).map(([key, value]) => [`feeder.stretches[${index}].${key}`, value]));
+/** °F of whole °C: the tables’ rows end at these. */
+const f = (celsius: number) => (celsius * 9) / 5 + 32;
 const attic = (ambientC: number, more: Record<string, unknown> = {}): Facts =>
   stretch(1, {
     place: 'attic',
@@ -20,7 +22,7 @@ const attic = (ambientC: number, more: Record<string, unknown> = {}): Facts =>
     sizeAwg: '10',
     groundAwg: '10',
     lengthFt: 15,
-    ambientC,
+    ambientF: f(ambientC),
     otherCarrying: 0,
     ...more,
   });
@@ -45,7 +47,7 @@ ruleTable('feeder/ampacity', {
     [{ ...stretch(0, { otherCarrying: 2 }) }, { allowed: 30 }], // 40 × 0.8 = 32, capped at 30
     // 55 × 0.87 × 0.8 = 38.28; the next standard device is 40
     [
-      { ...conduit('8', ['75', '75'], { ambientC: 45, otherCarrying: 2 }), 'source.outletBreakerA': 40 },
+      { ...conduit('8', ['75', '75'], { ambientF: f(45), otherCarrying: 2 }), 'source.outletBreakerA': 40 },
       { allowed: 40, reason: saying('38.28 A') },
     ],
   ],
@@ -55,7 +57,7 @@ ruleTable('feeder/ampacity', {
       { severity: 'hazard', found: 30, allowed: 25, reason: saying('stretch 2, attic'), remedy: saying('25 A; 8 AWG') },
     ],
     [
-      { ...attic(68), ...stretch(0, { ambientC: 68, sizeAwg: '12' }) },
+      { ...attic(68), ...stretch(0, { ambientF: f(68), sizeAwg: '12' }) },
       { allowed: 20, reason: saying('stretch 1') },
     ], // the worse of two
     [attic(85, { sizeAwg: '14' }), { allowed: 15 }],
@@ -66,13 +68,13 @@ ruleTable('feeder/ampacity', {
       { allowed: 40, remedy: saying('6 AWG') },
     ],
     [stretch(0, { otherCarrying: 8 }), { allowed: 20 }], // 40 × 0.5
-    [{ ...BRIDGED, ...stretch(0, { otherCarrying: 7, ambientC: 36 }) }, { allowed: 20 }], // three of its own: 10 together, 40 × 0.91 × 0.5 = 18.2
-    [stretch(0, { method: 'UF-B', ambientC: 61 }), { allowed: 0, remedy: saying('No device') }],
+    [{ ...BRIDGED, ...stretch(0, { otherCarrying: 7, ambientF: f(36) }) }, { allowed: 20 }], // three of its own: 10 together, 40 × 0.91 × 0.5 = 18.2
+    [stretch(0, { method: 'UF-B', ambientF: f(61) }), { allowed: 0, remedy: saying('No device') }],
   ],
   unproven: [
     [
-      stretch(0, { ambientC: undefined, metal: 'not-seen' }),
-      ['feeder.stretches[0].metal', 'feeder.stretches[0].ambientC'],
+      stretch(0, { ambientF: undefined, metal: 'not-seen' }),
+      ['feeder.stretches[0].metal', 'feeder.stretches[0].ambientF'],
     ],
     [
       { ...stretch(0, { method: 'EMT' }) },
@@ -134,11 +136,11 @@ ruleTable('feeder/equipment-ground-size', {
     [stretch(0, { sizeAwg: '8' }), { allowed: '8', remedy: saying('grows') }], // 16510 ÷ 10380 × 10380 cmil
     [{ ...stretch(0, { metal: 'aluminum', sizeAwg: '8', groundAwg: '10' }) }, { allowed: '8' }],
     [attic(26, { groundAwg: '14' }), { found: '14', reason: saying('in stretch 2, attic, 10 AWG needed') }],
-    [stretch(0, { groundAwg: '12', ambientC: undefined }), { allowed: '10' }], // too small whatever the rest
+    [stretch(0, { groundAwg: '12', ambientF: undefined }), { allowed: '10' }], // too small whatever the rest
   ],
   unproven: [
     [stretch(0, { groundAwg: 'not-seen' }), ['feeder.stretches[0].groundAwg']],
-    [stretch(0, { ambientC: undefined }), ['feeder.stretches[0].ambientC']], // whether the conductors are larger than needed
+    [stretch(0, { ambientF: undefined }), ['feeder.stretches[0].ambientF']], // whether the conductors are larger than needed
     [stretch(0, { metal: 'aluminum', groundAwg: '14' }), ['feeder.stretches[0].groundAwg']],
   ],
   notApplicable: [CORDS_ONLY],
@@ -183,8 +185,8 @@ ruleTable('feeder/nameplate-115', {
   ],
   unproven: [
     [
-      { ...NO_DEVICE, 'source.runningW': undefined, ...stretch(0, { ambientC: undefined }) },
-      ['source.runningW', 'feeder.stretches[0].ambientC'],
+      { ...NO_DEVICE, 'source.runningW': undefined, ...stretch(0, { ambientF: undefined }) },
+      ['source.runningW', 'feeder.stretches[0].ambientF'],
     ],
     [{ 'source.outletDevice': undefined }, ['source.outletDevice']],
   ],
