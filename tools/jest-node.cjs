@@ -3,7 +3,7 @@ module.exports = {
   testEnvironment: 'node',
   testPathIgnorePatterns: ['/node_modules/'],
   transform: {
-    '\\.[jt]s$': [
+    '\\.(mjs|[jt]s)$': [
       'babel-jest',
       {
         babelrc: false,

@@ -8,7 +8,7 @@ import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
 import { toFindOut } from './answers';
 import type { Walk } from './use-inspection';
-import { Working } from './working';
+import { OfficeNote, Working } from './working';
 
 const RANK = { hazard: 0, correction: 1, advisory: 2 } as const;
 
@@ -40,6 +40,7 @@ function FindingCard({ outcome }: { outcome: Outcome }) {
             {outcome.remedy}
           </Words>
         )}
+        {outcome.outcome === 'violation' && !open && <OfficeNote outcome={outcome} />}
         <Quiet>{open ? 'Fold the working' : `${outcome.cites.join(' · ')} · show the working`}</Quiet>
       </Pressable>
       {open && <Working outcome={outcome} />}

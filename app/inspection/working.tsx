@@ -3,6 +3,16 @@ import type { Outcome } from '@careful-latch/core/verdict';
 import { usePalette } from '../theme/theme';
 import { Quiet, Reading, Words } from '../theme/words';
 
+/** Where offices differ: which reading was used here, and what the office’s own profile changed. */
+export function OfficeNote({ outcome: { reading, changedBy } }: { outcome: Outcome }) {
+  return (
+    <>
+      {reading && <Quiet>{reading}</Quiet>}
+      {changedBy && <Quiet>{changedBy}</Quiet>}
+    </>
+  );
+}
+
 /** An outcome's working, to be redone with a pencil: every number with where it came from, then the sections and the remedy. */
 export function Working({ outcome }: { outcome: Outcome }) {
   const palette = usePalette();
@@ -14,6 +24,7 @@ export function Working({ outcome }: { outcome: Outcome }) {
           {outcome.remedy}
         </Words>
       )}
+      <OfficeNote outcome={outcome} />
       <View role="list">
         {outcome.working.map((step, i) => (
           <View

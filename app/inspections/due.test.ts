@@ -25,7 +25,7 @@ test('a reinspection is due after corrections or a stop, until something good is
 });
 
 test.each([
-  ['2026-11-24', 'reinspection was due Nov 24'],
+  ['2026-11-24', 'reinspection was due Nov\u00a024'],
   ['2026-11-25', 'reinspection due today'],
-  ['2026-12-01', 'reinspection due Dec 1'],
+  ['2026-12-01', 'reinspection due Dec\u00a01'],
 ])('due %s reads: %s', (day, words) => expect(dueWords(day, '2026-11-25')).toBe(words));

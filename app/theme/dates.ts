@@ -4,12 +4,16 @@ const language = (): string => (typeof navigator === 'undefined' ? undefined : n
 /** An ISO day, or the day of an instant, without shifting it by the time zone. */
 const dateOf = (iso: string): Date => (iso.length === 10 ? new Date(`${iso}T00:00:00`) : new Date(iso));
 
+/** Never a line of a list that ends between month and day. */
+const unbroken = (text: string): string => text.replaceAll(' ', '\u00a0');
+
 /** Nov 26, 2026 */
-export const dayText = (iso: string): string => dateOf(iso).toLocaleDateString(language(), { dateStyle: 'medium' });
+export const dayText = (iso: string): string =>
+  unbroken(dateOf(iso).toLocaleDateString(language(), { dateStyle: 'medium' }));
 
 /** Nov 26 */
 export const shortDayText = (iso: string): string =>
-  dateOf(iso).toLocaleDateString(language(), { month: 'short', day: 'numeric' });
+  unbroken(dateOf(iso).toLocaleDateString(language(), { month: 'short', day: 'numeric' }));
 
 /** November 26, 2026 at 3:05 PM */
 export const momentText = (iso: string): string =>
