@@ -48,7 +48,6 @@ export async function bundle({ root, entry, outfile, outside = [], plugins = [],
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    keepNames: true,
     sourcemap: sourceMap,
     alias: { '@careful-latch/core': join(root, 'core') },
     external: outside,
@@ -69,7 +68,7 @@ export async function bundle({ root, entry, outfile, outside = [], plugins = [],
   writeFileSync(
     made,
     readFileSync(made, 'utf8').replace(
-      /\/\/# sourceMappingURL=.*/,
+      /\/\/# sourceMappingURL=\S*\s*$/, // the last one: bundled text may speak of it too
       `//# sourceMappingURL=${outfile.split(sep).at(-1)}.map`,
     ),
   );

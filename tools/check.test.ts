@@ -64,6 +64,8 @@ test('--json: one object a file, as the interface says', () => {
       'found',
       'needs',
       'outcome',
+      'part',
+      'reading',
       'reason',
       'remedy',
       'rule',

@@ -86,9 +86,9 @@ function currentsJson(site: Case, edition: Edition) {
 
 /** An outcome as programs get it. */
 function outcomeJson(one: Outcome, options: Options) {
-  const { rule, outcome, severity, found, allowed, unit, needs, reason, cites, working, remedy, changedBy } = one;
-  const own = { rule, outcome, severity, found, allowed, unit, needs, reason, cites, working, remedy };
-  return options.profile ? { ...own, changedBy } : own;
+  const { rule, outcome, severity, part, found, allowed, unit, needs, reason, cites, working, reading, remedy } = one;
+  const own = { rule, outcome, severity, part, found, allowed, unit, needs, reason, cites, working, reading, remedy };
+  return options.profile ? { ...own, changedBy: one.changedBy } : own;
 }
 
 type Answered = Extract<Checked, { evaluation: Evaluation }>;

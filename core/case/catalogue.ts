@@ -9,7 +9,7 @@ interface Schema {
 }
 
 /** Catalogue key of a fact: its address without list positions, `cord.sizeAwg`. */
-export const catalogueKey = (path: string) => path.replace(/\[\d+\]/g, '');
+export const catalogueKey = (path: string) => (path.includes('[') ? path.replace(/\[\d+\]/g, '') : path);
 
 function collect(node: Schema, path: string, into: Map<string, FactMeta>) {
   const fact = node.meta()?.fact;
@@ -48,7 +48,7 @@ export function metaOf(path: string): FactMeta {
 
 /** Position of a list entry in an address, counted as people count: `cord[0].…` → "cord 1". */
 export function partName(path: string): string | undefined {
-  const match = /(?:^|\.)(\w+)\[(\d+)\]/.exec(path);
+  const match = path.includes('[') && /(?:^|\.)(\w+)\[(\d+)\]/.exec(path);
   return match
     ? `${{ stretches: 'stretch', circuits: 'circuit' }[match[1]!] ?? match[1]} ${Number(match[2]) + 1}`
     : undefined;

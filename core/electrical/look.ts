@@ -1,6 +1,5 @@
 import {
   NOT_SEEN,
-  factAt,
   factBy,
   factLabel,
   keysOf,
@@ -179,7 +178,7 @@ export class Look {
 
   /** Id of an entry of a list; undefined where it is not recorded yet. */
   idOf(list: ListPath, index: number): string | undefined {
-    return factAt(this.shared.site, `${list}[${index}].id`) as string | undefined;
+    return this.read(`${list}[${index}].id`) as string | undefined;
   }
 
   /** The fact, or undefined where nobody knows it; used facts stand in the working. */
@@ -263,7 +262,7 @@ export class Look {
 
   /** How many there are of a list: one even where none is recorded yet. */
   count(list: ListPath): number {
-    const entries = factAt(this.shared.site, list);
+    const entries = this.read(list);
     return Math.max(1, Array.isArray(entries) ? entries.length : 0);
   }
 

@@ -1,11 +1,11 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import { memo } from 'react';
 import { View } from 'react-native';
-import { STATIONS, type Station } from '@careful-latch/core/case';
+import { STATIONS, isStation, type Station } from '@careful-latch/core/case';
 import { PathStrip } from '../../../drawn/path-line';
 import { SaveLine } from '../../../inspection/save-line';
 import { NextStation, StationSheet } from '../../../inspection/station-sheet';
-import { useStation, useWalkSoon } from '../../../inspection/use-inspection';
+import { useWalkSoon } from '../../../inspection/use-inspection';
 import { Back } from '../../../theme/back';
 import { Screen, useWide } from '../../../theme/screen';
 
@@ -34,10 +34,10 @@ const SheetAct = memo(function SheetAct({ station }: { station: Station }) {
 });
 
 export default function StationScreen() {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  const station = useStation();
+  // Its own part of the address: by the whole one it would show the next station before its own screen does, and lose what was tapped meanwhile.
+  const { id, station } = useLocalSearchParams<{ id: string; station: string }>();
   const wide = useWide();
-  if (!station) return <Redirect href={`/inspection/${id}`} />;
+  if (!isStation(station)) return <Redirect href={`/inspection/${id}`} />;
   return (
     <Screen head={wide ? undefined : <SheetHead station={station} />} act={<SheetAct station={station} />}>
       <StationSheet key={station} inspection={id} station={station} />
