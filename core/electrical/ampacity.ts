@@ -110,6 +110,17 @@ export function conductorOf(
   return { metal, size };
 }
 
+/**
+ * Whether the metal of a stretch's raceway or armor is its equipment ground: recorded so, and of a method that has such metal.
+ * An answer left over from another method, or one that cannot be, makes no ground (250.118).
+ */
+export function metalIsGround(look: Look, index: number): boolean {
+  const at = stretchAt(index);
+  if (look.known(at.groundBy) !== 'raceway') return false;
+  const method: WiringMethod = METHODS[look.need(at.method)];
+  return method.metalGround !== undefined;
+}
+
 /** Column of the terminals at both ends; above 1 AWG an unmarked one counts as 75 °C. */
 function terminalColumns(look: Look): readonly [small: ColumnC, large: ColumnC] {
   const marks = [look.need('feeder.inletTerminal'), look.need('feeder.houseTerminal')];

@@ -1,6 +1,6 @@
 import { RESISTANCE_OHM_PER_KFT, type Metal, type WireSize } from '../codebook';
 import { absence, cordAt, stretchAt } from '../case';
-import { conductorOf } from './ampacity';
+import { conductorOf, metalIsGround } from './ampacity';
 import type { Attempt, Look } from './look';
 
 /** Resistance of a length of conductor, Ω, at 75 °C (Chapter 9 Table 8). Throws where the table has no row. */
@@ -40,7 +40,7 @@ function cordRun(look: Look, index: number): Run {
 function stretchRun(look: Look, index: number, withGround: boolean): Run {
   const at = stretchAt(index);
   // A metal raceway conducts better than any wire that it replaces; the network takes it as large as the hots.
-  const wire = withGround && look.known(at.groundBy) !== 'raceway';
+  const wire = withGround && !metalIsGround(look, index);
   look.needAll(at.metal, at.sizeAwg, at.lengthFt, ...(wire ? [at.groundAwg] : []));
   const { metal, size } = conductorOf(look, index);
   const groundSize = wire ? conductorOf(look, index, 'groundAwg').size : size;

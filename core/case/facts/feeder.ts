@@ -57,7 +57,7 @@ const stretch = {
   groundAwg: wireSize(buildingWireSizes('copper'), {
     label: 'Equipment ground size',
     ask: 'read the jacket, or the bare or green conductor',
-    when: (stretch) => stretch.groundBy !== 'raceway',
+    when: (stretch) => !(metalPath(stretch) && stretch.groundBy === 'raceway'),
   }),
   lengthFt: amount('ft', [1, 1000], [40, 10, 20, 30, 50, 75, 100, 5], { label: 'Length', ask: 'tape, or pace it' }),
   ambientF: amount(

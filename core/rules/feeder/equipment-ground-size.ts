@@ -1,6 +1,14 @@
 import { stretchAt } from '../../case';
 import { AREA_CMIL, equipmentGroundSize, everyEdition, sizeOfArea } from '../../codebook';
-import { Missing, STRETCH_FACTS, conductorOf, rounded, smallestStretchSize, type Look } from '../../electrical';
+import {
+  Missing,
+  STRETCH_FACTS,
+  conductorOf,
+  metalIsGround,
+  rounded,
+  smallestStretchSize,
+  type Look,
+} from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch, type Judged } from './worst-stretch';
 
@@ -9,7 +17,7 @@ const TABLE = everyEdition('Table 250.122');
 
 function judge(look: Look, index: number): Judged {
   const at = stretchAt(index);
-  if (look.known(at.groundBy) === 'raceway')
+  if (metalIsGround(look, index))
     return {
       least: Infinity,
       finding: holds('The metal raceway or armor is the equipment ground: feeder/metal-ground-path.'),

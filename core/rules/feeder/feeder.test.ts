@@ -135,11 +135,15 @@ ruleTable('feeder/equipment-ground-size', {
     ],
     [stretch(0, { sizeAwg: '8' }), { allowed: '8', remedy: saying('grows') }], // 16510 ÷ 10380 × 10380 cmil
     [{ ...stretch(0, { metal: 'aluminum', sizeAwg: '8', groundAwg: '10' }) }, { allowed: '8' }],
+    // no metal in NM-B could be the ground, whatever was answered when the method was another
+    [stretch(0, { groundBy: 'raceway', groundAwg: '12' }), { found: '12', allowed: '10' }],
     [attic(26, { groundAwg: '14' }), { found: '14', reason: saying('in stretch 2, attic, 10 AWG needed') }],
     [stretch(0, { groundAwg: '12', ambientF: undefined }), { allowed: '10' }], // too small whatever the rest
   ],
   unproven: [
     [stretch(0, { groundAwg: 'not-seen' }), ['feeder.stretches[0].groundAwg']],
+    [stretch(0, { groundBy: 'raceway', groundAwg: undefined }), ['feeder.stretches[0].groundAwg']],
+    [stretch(0, { groundBy: 'raceway', method: undefined }), ['feeder.stretches[0].method']],
     [stretch(0, { ambientF: undefined }), ['feeder.stretches[0].ambientF']], // whether the conductors are larger than needed
     [stretch(0, { metal: 'aluminum', groundAwg: '14' }), ['feeder.stretches[0].groundAwg']],
   ],

@@ -8,7 +8,7 @@ import {
   smallestRaceway,
   type WiringMethod,
 } from '../../codebook';
-import { conductorOf, rounded, type Look } from '../../electrical';
+import { conductorOf, metalIsGround, rounded, type Look } from '../../electrical';
 import { firstOf, holds, rule, violation, without } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
@@ -47,7 +47,7 @@ export default rule({
       side.needAll(at.insulation, at.racewayIn, at.othersInRaceway);
       const hot = side.attempt((one) => conductorOf(one, index).size);
       const neutral = side.attempt((one) => conductorOf(one, index, 'neutralAwg').size);
-      const metalGround = side.known(at.groundBy) === 'raceway';
+      const metalGround = metalIsGround(side, index);
       const ground = side.attempt((one) => (metalGround ? undefined : conductorOf(one, index, 'groundAwg').size));
       side.requireAll(hot, neutral, ground);
       const insulation = side.need(at.insulation);
