@@ -1,3 +1,4 @@
+import { withoutEntry } from '@careful-latch/core/case';
 import type { Change, Inspection } from '@careful-latch/core/record';
 import { applyChange } from '@careful-latch/core/record';
 import { catchUp, closeStore, openInspection, openStore, readAside, record, undo, useInspections } from './inspections';
@@ -94,6 +95,31 @@ test('a reload without the office loses nothing', async () => {
   fake.trouble = undefined;
   await settle();
   expect(fake.inspections.get(id)?.case.breaker).toEqual({ ratingA: 50 });
+});
+
+test('what was meant for a cord reaches that cord, though another device took out the one before it', async () => {
+  const id = openInspection(header);
+  fact(id, 'cord[0].lengthFt', 20);
+  fact(id, 'cord[1].lengthFt', 50);
+  await settle();
+  fake.trouble = new Unreachable('no signal');
+  fact(id, 'cord[1].sizeAwg', '10');
+  const theirs = fake.inspections.get(id)!;
+  fake.inspections.set(id, { ...theirs, case: withoutEntry(theirs.case, 'cord', 0) });
+  fake.trouble = undefined;
+  await settle();
+  expect(fake.inspections.get(id)?.case.cord).toEqual([
+    { id: expect.any(String) as string, lengthFt: 50, sizeAwg: '10' },
+  ]);
+  // The other one took out this cord too: there is nothing left to take back.
+  const now = fake.inspections.get(id)!;
+  fake.inspections.set(id, { ...now, case: withoutEntry(now.case, 'cord', 0) });
+  await settle();
+  expect(state().byId[id]?.case.cord).toEqual([]);
+  const before = state().undos.length;
+  undo(id);
+  expect(state().undos).toHaveLength(before - 1);
+  expect(state().byId[id]?.case.cord).toEqual([]);
 });
 
 test('an answer that got lost does not record anything twice', async () => {

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import {
+  addressed,
   applyChange,
   undoOf,
   type Change,
@@ -95,8 +96,9 @@ function sendSoon(): void {
 
 /** Makes a change, here and on the device. `undos` gives what can be taken back from then on: all in one set, for each asks whatever is on the screen. */
 function commit(body: ChangeBody, undos: (change: Change, before: Inspection | undefined) => readonly Undo[]): void {
-  const change = { ...body, id: crypto.randomUUID(), at: new Date().toISOString() } as Change;
-  const before = get().byId[change.inspection];
+  const before = get().byId[body.inspection];
+  const made = { ...body, id: crypto.randomUUID(), at: new Date().toISOString() } as Change;
+  const change = before ? addressed(before.case, made) : made;
   const applied = applyChange(before, change);
   if (!applied.ok) throw new Error(applied.why);
   set((state) => ({
@@ -134,7 +136,12 @@ export function record(body: ChangeBody): void {
 export function undo(inspection: string): void {
   const last = get().undos.findLast((one) => one.inspection === inspection);
   if (!last) return;
-  commit(last.body, () => get().undos.filter((one) => one !== last));
+  const rest = () => get().undos.filter((one) => one !== last);
+  try {
+    commit(last.body, rest);
+  } catch {
+    set({ undos: rest() }); // its cord, stretch or circuit was taken out elsewhere: nothing is left to take back
+  }
 }
 
 export function openInspection(header: Header): string {

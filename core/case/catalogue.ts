@@ -1,12 +1,5 @@
 import { caseSchema } from './schema';
-import type { FactMeta } from './fact';
-
-/** A schema, or a part of it. */
-interface Schema {
-  meta(): { readonly fact?: FactMeta } | undefined;
-  readonly fields?: Readonly<Record<string, Schema>>;
-  readonly innerType?: Schema;
-}
+import type { FactMeta, Schema } from './fact';
 
 /** Catalogue key of a fact: its address without list positions, `cord.sizeAwg`. */
 export const catalogueKey = (path: string) => (path.includes('[') ? path.replace(/\[\d+\]/g, '') : path);

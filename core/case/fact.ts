@@ -30,16 +30,16 @@ export interface FactMeta {
   readonly when?: (siblings: Readonly<Record<string, unknown>>, site: Readonly<Record<string, unknown>>) => boolean;
 }
 
-/** The values a fact takes: texts, and numbers within bounds. */
-export interface Values {
-  readonly texts: ReadonlyMap<unknown, string>;
-  readonly min: number;
-  readonly max: number;
+/** A schema, or a part of it: what the catalogue and the reader see of it. */
+export interface Schema {
+  meta(): { readonly fact?: FactMeta; readonly takes?: Takes } | undefined;
+  isValidSync(value: unknown, options: { readonly strict: true }): boolean;
+  readonly fields?: Readonly<Record<string, Schema>>;
+  readonly innerType?: Schema;
 }
 
-/** A value, where it is one of the fact's: a number as it is, a text as all cases share it. Undefined where it is none. */
-export const taken = (value: unknown, { texts, min, max }: Values): number | string | undefined =>
-  typeof value === 'number' ? (value >= min && value <= max ? value : undefined) : texts.get(value);
+/** Whether a value is one of a fact's. */
+type Takes = (value: unknown) => boolean;
 
 /** Why a value is none of the fact's, and what would be right, in a sentence. */
 type Wrong = (value: unknown) => string;
@@ -52,11 +52,12 @@ const ANYTHING = mixed().nullable().optional(); // nullable, so that null meets 
 function fact<T>(meta: FactMeta, wrong: Wrong): FactSchema<T> {
   const { kind, choices, min = Infinity, max = -Infinity } = meta;
   const texts = [NOT_SEEN, ...(kind === 'amount' ? [] : choices.map((one) => one.value))];
-  const values: Values = { texts: new Map(texts.map((one) => [one, one])), min, max };
+  const known = new Set<unknown>(texts);
+  const takes: Takes = (value) => (typeof value === 'number' ? value >= min && value <= max : known.has(value));
   return ANYTHING.test('fact', (value, context) => {
-    if (value === undefined || taken(value, values) !== undefined) return true;
+    if (value === undefined || takes(value)) return true;
     return context.createError({ message: wrong(value) });
-  }).meta({ fact: meta, values }) as unknown as FactSchema<T>; // last, for each step copies what the schema holds
+  }).meta({ fact: meta, takes }) as unknown as FactSchema<T>; // last, for each step copies what the schema holds
 }
 
 /** A value as it would be quoted back to the person who typed it, kept short. */

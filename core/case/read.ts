@@ -1,7 +1,7 @@
 import { ValidationError } from 'yup';
 import { MOST_PARTS, caseSchema, emptyCase, type Case } from './schema';
 import { listPathOf } from './stations';
-import { quoted, taken, type Values } from './fact';
+import { quoted, type Schema } from './fact';
 import { upgraded } from './upgrade';
 import { CATALOGUE, catalogueKey } from './catalogue';
 import { factAt, keysOf, withFact } from './path';
@@ -11,13 +11,6 @@ export const MOST_BYTES = 1_000_000;
 
 export type Read = { readonly ok: true; readonly case: Case } | { readonly ok: false; readonly errors: string[] };
 
-/** A schema, or a part of it. */
-interface Schema {
-  meta(): { readonly values?: Values } | undefined;
-  isValidSync(value: unknown, options: { readonly strict: true }): boolean;
-  readonly fields?: Readonly<Record<string, Schema>>;
-  readonly innerType?: Schema;
-}
 type Fits = (value: unknown) => boolean;
 
 /**
@@ -25,8 +18,8 @@ type Fits = (value: unknown) => boolean;
  * what does not fit is shown to the schema. It may doubt what the schema takes, never the other way round.
  */
 function fitting(node: Schema): Fits {
-  const values = node.meta()?.values;
-  if (values) return (value) => taken(value, values) !== undefined;
+  const takes = node.meta()?.takes;
+  if (takes) return takes;
   if (node.innerType) {
     const each = fitting(node.innerType);
     return (value) =>

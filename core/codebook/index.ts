@@ -10,4 +10,5 @@ export * from './burial';
 export * from './cords';
 export * from './numbers';
 export * from './temperature';
+export * from './uses';
 export * from './enclosures';

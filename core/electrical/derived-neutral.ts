@@ -23,8 +23,7 @@ function computeDerivedBond(look: Look): DerivedBond {
   const bonded = look.need('source.neutralBond') === 'bonded';
   const found = look.need('neutral.derivedBond');
   const inHouse = found === 'house' || found === 'both';
-  if (bonded && inHouse) return 'twice';
-  if (found === 'both') return 'twice';
+  if (found === 'both' || (bonded && inHouse)) return 'twice';
   if (bonded) return 'at-source';
   if (!inHouse) return 'nowhere';
   return look.need('source.outletDevice') === 'none' ? 'first-device' : 'house';

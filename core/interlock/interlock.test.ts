@@ -103,21 +103,23 @@ test('the shortest sequence, replayed move by move, ends with both closed and no
     }
 });
 
+/** Every defect of a mechanism, and where it hangs. */
+const DEFECTS = [
+  'loose',
+  'trimmed',
+  'partsMissing',
+  'wrongSpacing',
+  'tieMissing',
+  'breakerNotHeld',
+  'coverOff',
+] as const;
+
 test('one defect more never takes a dangerous sequence away', () => {
-  const keys = [
-    'loose',
-    'trimmed',
-    'partsMissing',
-    'wrongSpacing',
-    'tieMissing',
-    'breakerNotHeld',
-    'coverOff',
-  ] as const;
   for (const name of names)
-    for (let bits = 0; bits < 1 << keys.length; bits++) {
-      const defects = Object.fromEntries(keys.map((key, i) => [key, (bits & (1 << i)) !== 0])) as Defects;
+    for (let bits = 0; bits < 1 << DEFECTS.length; bits++) {
+      const defects = Object.fromEntries(DEFECTS.map((key, i) => [key, (bits & (1 << i)) !== 0])) as Defects;
       if (!dangerousSequence(mechanism(name, defects))) continue;
-      for (const key of keys)
+      for (const key of DEFECTS)
         expect([
           name,
           defects,
@@ -185,16 +187,6 @@ describe('function test', () => {
   });
 });
 
-/** Every defect of a mechanism, and where it hangs. */
-const DEFECTS = [
-  'loose',
-  'trimmed',
-  'partsMissing',
-  'wrongSpacing',
-  'tieMissing',
-  'breakerNotHeld',
-  'coverOff',
-] as const;
 const KINDS = (Object.keys(TRANSFER_KINDS) as TransferKind[]).filter(
   (kind) => !['none-cords', 'none-backfed', 'other'].includes(kind),
 );

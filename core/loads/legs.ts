@@ -1,6 +1,12 @@
 import { absence, circuitAt, valueText, type TransferKind } from '../case';
 import { Missing, rounded, smallConductorLimitA, type Look } from '../electrical';
-import { everyEdition, standardDeviceAtOrAboveA, tableAmpacityA } from '../codebook';
+import {
+  MAY_BE_CONTINUOUS,
+  SIZED_BY_NAMEPLATE,
+  everyEdition,
+  standardDeviceAtOrAboveA,
+  tableAmpacityA,
+} from '../codebook';
 
 export type Leg = 'A' | 'B';
 
@@ -182,23 +188,10 @@ export function branchAmpacity(look: Look, index: number): number {
   return smallConductorLimitA(metal, size) ?? tableAmpacityA(metal, size, 60) ?? 0;
 }
 
-/** Motors and air conditioners (430, 440) and single appliances (422): their nameplates may allow larger devices. */
-const NAMEPLATE: readonly unknown[] = [
-  'well-pump',
-  'sump',
-  'furnace',
-  'air-conditioner',
-  'range',
-  'dryer',
-  'water-heater',
-  'heat',
-  'other',
-];
-
 /** Whether a circuit’s device and conductor follow the nameplate of its motor or appliance. Throws `Missing` while nobody looked. */
 export function sizedByNameplate(look: Look, index: number): boolean {
   const at = circuitAt(index);
-  if (!NAMEPLATE.includes(look.need(at.use))) return false;
+  if (!SIZED_BY_NAMEPLATE.includes(look.need(at.use))) return false;
   return look.need(at.byNameplate) === 'yes';
 }
 
@@ -220,9 +213,6 @@ const NEUTRAL_GROUP = ['neutralGroup'] as const;
 
 /** A continuous load is held to this share of a device that is not rated for 100 % (210.20(A), 215.3). */
 const CONTINUOUS_SHARE = 0.8;
-/** What may draw its largest current for three hours and more; the rest cycles. */
-const MAY_BE_CONTINUOUS: readonly unknown[] = ['water-heater', 'heat', 'car-charger', 'medical', 'other'];
-
 /** Whether a circuit draws its largest current for three hours or more. Throws `Missing` where facts lack. */
 export const isContinuous = (look: Look, index: number): boolean =>
   MAY_BE_CONTINUOUS.includes(look.need(circuitAt(index).use)) && look.need(circuitAt(index).continuous) === 'yes';

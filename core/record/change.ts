@@ -1,5 +1,6 @@
 import { ValidationError } from 'yup';
 import {
+  catalogueKey,
   factAt,
   freeId,
   listPathOf,
@@ -60,22 +61,44 @@ export function readChange(data: unknown): Change {
 
 const GONE = 'That cord, stretch or circuit was taken out meanwhile.';
 
-function indexOfPart(c: Case, list: ListPath, part: string): number | undefined {
+function entriesOf(c: Case, list: ListPath): readonly { readonly id: string }[] {
   const entries = factAt(c, list);
-  const index = Array.isArray(entries) ? entries.findIndex((one: { id?: unknown }) => one.id === part) : -1;
+  return Array.isArray(entries) ? (entries as { id: string }[]) : [];
+}
+
+function indexOfPart(c: Case, list: ListPath, part: string): number | undefined {
+  const index = entriesOf(c, list).findIndex(({ id }) => id === part);
   return index < 0 ? undefined : index;
 }
 
-/** The address as it is where the part stands now, though others were added or taken out before it. */
-function pathOfPart(c: Case, path: string, part: string): string | undefined {
-  const list = listPathOf(path.replace(/\[\d+\]/, ''));
-  const index = list && indexOfPart(c, list, part);
-  return index === undefined ? undefined : path.replace(/\[\d+\]/, `[${index}]`);
+const POSITION = /\[(\d+)\]/;
+const positionOf = (path: string) => Number(POSITION.exec(path)?.[1]);
+
+/** The address as it is where the part stands now, though others were added or taken out before it; behind all others, where it is `added`. */
+function pathOfPart(c: Case, path: string, part: string, added: boolean): string | undefined {
+  const list = listPathOf(catalogueKey(path));
+  if (!list) return undefined;
+  const index =
+    indexOfPart(c, list, part) ?? (added ? Math.max(positionOf(path), entriesOf(c, list).length) : undefined);
+  return index === undefined ? undefined : path.replace(POSITION, `[${index}]`);
+}
+
+/**
+ * A change with the id of the cord, stretch or circuit that it is about, so that it reaches that one wherever it stands at
+ * the office by then. A fact of one that is not there yet adds it: it is called as the change is.
+ */
+export function addressed(c: Case, change: Change): Change {
+  if ((change.type !== 'fact' && change.type !== 'remove') || change.part !== undefined) return change;
+  const list = change.type === 'remove' ? change.list : listPathOf(catalogueKey(change.path));
+  if (!list) return change;
+  const index = change.type === 'remove' ? change.index : positionOf(change.path);
+  const entry = entriesOf(c, list)[index];
+  const part = entry ? entry.id : change.type === 'fact' ? change.id : undefined;
+  return part === undefined ? change : { ...change, part };
 }
 
 function withEntry(c: Case, list: ListPath, index: number, entry: unknown): Case {
-  const entries = factAt(c, list);
-  const copy = Array.isArray(entries) ? [...(entries as unknown[])] : [];
+  const copy: object[] = [...entriesOf(c, list)];
   copy.splice(index, 0, { id: freeId(list, copy), ...(entry as object) }); // one taken out before ids were has none
   return withFact(c, list, copy);
 }
@@ -95,7 +118,9 @@ export function applyChange(inspection: Inspection | undefined, change: Change):
   switch (change.type) {
     case 'fact': {
       const value = spelledAnew(change.path, change.value ?? undefined);
-      const path = change.part === undefined ? change.path : pathOfPart(inspection.case, change.path, change.part);
+      const { part } = change;
+      const path =
+        part === undefined ? change.path : pathOfPart(inspection.case, change.path, part, part === change.id);
       if (path === undefined) return refused(GONE);
       const why = whyNotFact(path, value);
       return why === undefined ? changed(withFact(inspection.case, path, value, change.id)) : refused(why);
@@ -131,7 +156,13 @@ export function undoOf(before: Inspection, change: Change): ChangeBody | undefin
   switch (change.type) {
     case 'fact': {
       const was = factAt(before.case, change.path);
-      return { type: 'fact', inspection, path: change.path, value: (was as string | number | undefined) ?? null };
+      return {
+        ...(change.part !== undefined && { part: change.part }),
+        type: 'fact',
+        inspection,
+        path: change.path,
+        value: (was ?? null) as string | number | null,
+      };
     }
     case 'remove': {
       const entry = (factAt(before.case, change.list) as object[] | undefined)?.[change.index];

@@ -1,4 +1,5 @@
 import {
+  addressed,
   applyChange,
   blocking,
   changeSchemas,
@@ -269,6 +270,28 @@ describe('parts keep their ids', () => {
     expect(after(two, { type: 'remove', inspection: ID, list: 'cord', index: 0, part: second! }).case.cord).toEqual([
       { id: first, lengthFt: 10 },
     ]);
+  });
+
+  test('a device says which part it means; a new one goes behind what others have added meanwhile', () => {
+    const said = (c: Inspection, body: ChangeBody) => addressed(c.case, change(body));
+    const fact = { type: 'fact', inspection: ID, path: 'cord[1].sizeAwg', value: '12' } as const;
+    expect(said(two, fact)).toMatchObject({ part: second });
+    expect(said(two, { type: 'remove', inspection: ID, list: 'cord', index: 0 })).toMatchObject({ part: first });
+    expect(said(two, { ...fact, path: 'inlet.ratingA', value: 30 })).not.toHaveProperty('part');
+    expect(said(two, { type: 'remove', inspection: ID, list: 'cord', index: 7 })).not.toHaveProperty('part');
+
+    const one = after(two, { type: 'remove', inspection: ID, list: 'cord', index: 1 });
+    const [mine, theirs] = [said(one, fact), said(one, { ...fact, value: '10' })];
+    const both = [mine, theirs].reduce((now, each) => {
+      const applied = applyChange(now, each);
+      if (!applied.ok) throw new Error(applied.why);
+      return applied.inspection;
+    }, one);
+    expect(both.case.cord!.slice(1)).toEqual([
+      { id: mine.id, sizeAwg: '12' },
+      { id: theirs.id, sizeAwg: '10' },
+    ]);
+    expect(undoOf(both, theirs)).toMatchObject({ part: theirs.id });
   });
 
   test('an entry that an older device took out, without an id, is put back with one', () => {

@@ -1,3 +1,4 @@
+import { OFFICE_NUMBERS } from '../../codebook';
 import { amount, choice, yesNo } from '../fact';
 import { device, station, withKinds } from '../parts';
 
@@ -30,7 +31,9 @@ export const breaker = station({
   seriesRated: yesNo({
     label: 'Series rating marked on the panel',
     ask: 'read the panel label: does it name this breaker behind that main, with a kA for both together',
-    when: (breaker) => Number(breaker.interruptingKa ?? Infinity) < Number(breaker.availableKa ?? 10),
+    when: (breaker) =>
+      Number(breaker.interruptingKa ?? Infinity) <
+      Number(breaker.availableKa ?? OFFICE_NUMBERS.dwellingAvailableKa.value),
   }),
   electronic: choice(
     {

@@ -1,25 +1,11 @@
 import { amount, choice, wireSize, yesNo } from '../fact';
-import { buildingWireSizes } from '../../codebook';
+import { MAY_BE_CONTINUOUS, SIZED_BY_NAMEPLATE, buildingWireSizes } from '../../codebook';
 import { device, several, station, withKinds, withMovedCircuits } from '../parts';
 
 const inPanel = withKinds(
   'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch', 'none-backfed',
 ); // prettier-ignore
 
-/** What may draw its largest current for three hours and more. */
-const MAY_BE_CONTINUOUS = ['water-heater', 'heat', 'car-charger', 'medical', 'other'];
-/** Motors (430, 440) and single appliances (422) may have devices above the small-conductor limits. */
-const NAMEPLATE = [
-  'well-pump',
-  'sump',
-  'furnace',
-  'air-conditioner',
-  'range',
-  'dryer',
-  'water-heater',
-  'heat',
-  'other',
-];
 type Circuit = Readonly<Record<string, unknown>>;
 const sharesNeutral = (circuit: Circuit) => ['a', 'b', 'c'].includes(circuit.neutralGroup as string);
 const sized: typeof withMovedCircuits = (circuit, site) => withMovedCircuits(circuit, site) || sharesNeutral(circuit);
@@ -59,7 +45,7 @@ const circuit = {
   continuous: yesNo({
     label: 'Draws its most for 3 hours or more',
     ask: 'heating, water heating, charging a car; not a refrigerator or pump that cycles',
-    when: (circuit) => MAY_BE_CONTINUOUS.includes(circuit.use as string),
+    when: (circuit) => MAY_BE_CONTINUOUS.includes(circuit.use),
   }),
   sourceLeg: choice(
     { A: 'Leg A', B: 'Leg B', both: 'One handle on each' },
@@ -85,7 +71,7 @@ const circuit = {
   byNameplate: yesNo({
     label: 'Sized by the nameplate of its motor or appliance',
     ask: 'nameplate: least circuit ampacity and largest overcurrent device, or the appliance’s watts',
-    when: (circuit, site) => withMovedCircuits(circuit, site) && NAMEPLATE.includes(circuit.use as string),
+    when: (circuit, site) => withMovedCircuits(circuit, site) && SIZED_BY_NAMEPLATE.includes(circuit.use),
   }),
   moved: yesNo({ label: 'On the transfer equipment', ask: 'follow its leads', when: withMovedCircuits }),
   switchBreakerA: device(
