@@ -1,5 +1,6 @@
 import axe from 'axe-core';
 import type { Page } from '@playwright/test';
+import { STATIONS } from '@careful-latch/core/case';
 import { expect, test } from './office';
 import { Walker } from './walk';
 
@@ -47,19 +48,23 @@ for (const scheme of ['light', 'dark'] as const)
     }
   });
 
-test('whatever is tapped is at least 48 px high', async ({ page, office }) => {
+test('whatever is tapped is at least 48 px high, and no plate is cut off', async ({ page, office }) => {
   const walker = new Walker(page, office);
   await walker.signIn();
-  for (const screen of [HOUSE, `${HOUSE}/breaker`, `${HOUSE}/findings`, `${HOUSE}/decide`]) {
-    await page.goto(`${office.address}${screen}`);
+  for (const screen of ['', '/findings', '/decide', ...STATIONS.map((one) => `/${one}`)]) {
+    await page.goto(`${office.address}${HOUSE}${screen}`);
     await expect(page.getByRole('heading').first()).toBeVisible();
     await page.waitForTimeout(300);
-    const small = await page.evaluate(() =>
+    const wrong = await page.evaluate(() =>
       Array.from(document.querySelectorAll<HTMLElement>('[role=button], [role=radio], [role=link], button'))
-        .filter((one) => one.offsetParent !== null && one.getBoundingClientRect().height < 47.5)
+        .filter((one) => {
+          const { height, right } = one.getBoundingClientRect();
+          const group = one.closest('[role=radiogroup]')?.getBoundingClientRect();
+          return one.offsetParent !== null && (height < 47.5 || (group && right > group.right + 0.5));
+        })
         .map((one) => one.innerText || one.getAttribute('aria-label')),
     );
-    expect([screen, small]).toEqual([screen, []]);
+    expect([screen, wrong]).toEqual([screen, []]);
   }
 });
 

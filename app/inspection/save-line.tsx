@@ -1,19 +1,19 @@
 import { memo } from 'react';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { factLabel } from '@careful-latch/core/case';
+import { factLabel, valueText } from '@careful-latch/core/case';
 import { catchUp, readAside, undo, useInspections } from '../stores/inspections';
 import { TARGET, usePalette } from '../theme/theme';
 import { useSoon } from '../theme/use-soon';
 import { signInFor } from '../theme/way-on';
 import { Words } from '../theme/words';
 
-/** How a fact is called; its address, where this version of the application does not know it. */
-function nameOf(path: string): string {
+/** What was to be recorded, in words; by its address, where this version of the application does not know the fact. */
+function entryOf(path: string, value: string | number | null): string {
   try {
-    return factLabel(path);
+    return `${factLabel(path)}: ${valueText(path, value ?? undefined)}`;
   } catch {
-    return path;
+    return `${path}: ${String(value)}`;
   }
 }
 
@@ -24,7 +24,7 @@ export function SaveLine({ inspection }: { inspection?: string }) {
 
 const Saved = memo(function Saved({
   inspection,
-  store: { asked, waiting, reach, aside, deviceTrouble, undos },
+  store: { asked, byId, waiting, reach, aside, deviceTrouble, undos },
 }: {
   inspection: string | undefined;
   store: ReturnType<typeof useInspections.getState>;
@@ -58,8 +58,9 @@ const Saved = memo(function Saved({
         >
           <Words color={palette.violation} style={{ fontSize: 16 }}>
             The office cannot take an entry
-            {change.type === 'fact' ? ` (${nameOf(change.path)}: ${String(change.value)})` : ''}: {why} It is kept on
-            this phone until you tap here.
+            {byId[change.inspection] && ` of ${byId[change.inspection]!.header.address}`}
+            {change.type === 'fact' && ` (${entryOf(change.path, change.value)})`}: {why} It is kept on this phone until
+            you tap here.
           </Words>
         </Pressable>
       ))}

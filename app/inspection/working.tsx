@@ -3,7 +3,7 @@ import type { Outcome } from '@careful-latch/core/verdict';
 import { usePalette } from '../theme/theme';
 import { Quiet, Reading, Words } from '../theme/words';
 
-/** Where offices differ: which reading was used here, and what the office’s own profile changed. */
+/** Where offices differ: which reading was used here, which the working says too; and what the office’s own profile changed. */
 export function OfficeNote({ outcome: { reading, changedBy } }: { outcome: Outcome }) {
   return (
     <>
@@ -24,7 +24,7 @@ export function Working({ outcome }: { outcome: Outcome }) {
           {outcome.remedy}
         </Words>
       )}
-      <OfficeNote outcome={outcome} />
+      {outcome.changedBy && <Quiet>{outcome.changedBy}</Quiet>}
       <View role="list">
         {outcome.working.map((step, i) => (
           <View

@@ -19,7 +19,7 @@ interface Props {
 }
 
 const useStyles = stylesOf((palette) => ({
-  plate: { minHeight: TARGET, minWidth: 56, padding: 1, backgroundColor: palette.quiet, ...cut() },
+  plate: { minHeight: TARGET, minWidth: 56, maxWidth: '100%', padding: 1, backgroundColor: palette.quiet, ...cut() },
   quiet: { backgroundColor: palette.hairline },
   chosen: { backgroundColor: palette.ink },
   pressed: { opacity: 0.7 },
