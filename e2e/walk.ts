@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import {
   NOT_SEEN,
   STATIONS,
@@ -62,13 +62,19 @@ export class Walker {
 
   /** Goes to a station by the path, as one would to correct something. */
   async goTo(station: Station): Promise<void> {
-    if (!this.wide && !(await this.station(station).isVisible())) {
-      await this.page.getByRole('link', { name: /^Back to/ }).click();
-      this.taps++;
-    }
+    await this.toPathUnless(this.station(station));
     await this.station(station).click();
     this.taps++;
     await expect(this.page.getByRole('heading', { name: STATION_NAMES[station], exact: true })).toBeVisible();
+  }
+
+  /** Goes back to the path, unless what is wanted is on the screen. Back to the list would lead out of the house: while it is still being fetched that is all there is. */
+  private async toPathUnless(wanted: Locator): Promise<void> {
+    const back = this.page.getByRole('link', { name: /^Back to (?!Inspections)/ });
+    await wanted.or(back).first().waitFor();
+    if (await wanted.isVisible()) return;
+    await back.click();
+    this.taps++;
   }
 
   fact(path: string) {
@@ -153,9 +159,9 @@ export class Walker {
   }
 
   async sign(decision: string): Promise<void> {
-    if (!this.wide && !(await this.page.getByRole('button', { name: 'Decide and sign' }).isVisible()))
-      await this.press('link', /^Back to/);
-    await this.page.getByRole('button', { name: 'Decide and sign' }).first().click();
+    const decide = this.page.getByRole('button', { name: 'Decide and sign' }).first();
+    await this.toPathUnless(decide);
+    await decide.click();
     await this.press('radio', decision);
     await this.press('button', `Sign: ${decision.toLowerCase()}`);
     this.taps++;
