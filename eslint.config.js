@@ -34,6 +34,7 @@ const CORE = {
   profile: ['codebook', 'case', 'electrical', 'rules'],
   verdict: ['codebook', 'case', 'electrical', 'rules', 'profile'],
   record: ['codebook', 'case', 'electrical', 'rules', 'profile', 'verdict'],
+  walk: ['codebook', 'case', 'electrical', 'interlock', 'rules', 'profile', 'verdict'],
   formats: ['codebook', 'case', 'electrical', 'rules', 'profile', 'verdict', 'record'],
 };
 const folders = Object.keys(CORE);

@@ -1,5 +1,5 @@
 import { EDITIONS } from '@careful-latch/core/codebook';
-import { LIST_PATHS, MOST_PARTS } from '@careful-latch/core/case';
+import { HOWS, LIST_PATHS, MOST_PARTS } from '@careful-latch/core/case';
 import { DECISIONS } from '@careful-latch/core/record';
 import { caseJsonSchema } from '@careful-latch/core/formats';
 
@@ -53,6 +53,21 @@ const change = (type: string, more: Record<string, Json>, optional: Record<strin
   );
 const listName: Json = { enum: [...LIST_PATHS] };
 const position: Json = { type: 'integer', minimum: 0, maximum: MOST_PARTS };
+
+const how: Json = { enum: Object.keys(HOWS) };
+const value: Json = { type: ['string', 'number', 'null'] };
+const recordedFact = object(
+  {
+    path: text,
+    value,
+    how,
+    part: text,
+    said: text,
+    adds: { type: 'boolean' },
+    was: nullable(object({ how, at: instant, by: text, said: text }, ['said'])),
+  },
+  ['part', 'said', 'adds', 'was'],
+);
 
 const schemas: Record<string, Json> = {
   Problem: object({ type: text, title: text, status: { type: 'integer' }, detail: text }),
@@ -112,7 +127,9 @@ const schemas: Record<string, Json> = {
       items: {
         oneOf: [
           change('open', { header: ref('Header') }),
-          change('fact', { path: text, value: { type: ['string', 'number', 'null'] } }, { part: text }),
+          change('facts', { facts: { type: 'array', minItems: 1, items: recordedFact } }),
+          // As devices sent it before facts could be recorded together.
+          change('fact', { path: text, value }, { part: text }),
           change('remove', { list: listName, index: position }, { part: text }),
           change('restore', { list: listName, index: position, entry: { type: 'object' } }),
           change('decide', { decision: object(decision) }),

@@ -3,7 +3,7 @@ import { eq, sql } from 'drizzle-orm';
 import pg from 'pg';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
-import type { Inspection } from '@careful-latch/core/record';
+import { touched, type Inspection } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { migrate } from './database/client';
 import { accounts, changes, decisions, inspections, offices, sessions } from './database/schema';
@@ -130,7 +130,7 @@ describe('changes', () => {
     const source = (await office.db.select().from(inspections).where(eq(inspections.id, DEMO_PROPERTIES[0]!.id)))[0]!;
     const opened = opening(id);
     const facts = Object.entries(source.case.breaker!).map(([key, value]) =>
-      changeOf({ type: 'fact', inspection: id, path: `breaker.${key}`, value: value as string }),
+      changeOf(touched(id, `breaker.${key}`, value as string)),
     );
     const results = (await who.change(opened, ...facts)).body as { results: { status: string; revision: number }[] };
     expect(results.results.map((one) => one.revision)).toEqual(
@@ -155,7 +155,7 @@ describe('changes', () => {
   test('the same change twice is one change', async () => {
     const who = await signedIn();
     const id = randomUUID();
-    const fact = changeOf({ type: 'fact', inspection: id, path: 'breaker.ratingA', value: 50 });
+    const fact = changeOf(touched(id, 'breaker.ratingA', 50));
     await who.change(opening(id), fact);
     const again = await who.change(fact, fact);
     expect(again.body).toEqual({
@@ -170,8 +170,8 @@ describe('changes', () => {
   test('one that is refused does not hold up the others, and says why', async () => {
     const who = await signedIn();
     const id = randomUUID();
-    const bad = changeOf({ type: 'fact', inspection: id, path: 'cord[0].sizeAwg', value: '11' });
-    const good = changeOf({ type: 'fact', inspection: id, path: 'cord[0].sizeAwg', value: 'not-seen' });
+    const bad = changeOf(touched(id, 'cord[0].sizeAwg', '11'));
+    const good = changeOf(touched(id, 'cord[0].sizeAwg', 'not-seen'));
     const { results } = (await who.change(opening(id), bad, good)).body as { results: unknown[] };
     expect(results).toMatchObject([
       { status: 'taken' },
@@ -183,8 +183,7 @@ describe('changes', () => {
   test('a cord is taken out and put back', async () => {
     const who = await signedIn();
     const inspection = randomUUID();
-    const length = (i: number, value: number) =>
-      changeOf({ type: 'fact', inspection, path: `cord[${i}].lengthFt`, value });
+    const length = (i: number, value: number) => changeOf(touched(inspection, `cord[${i}].lengthFt`, value));
     await who.change(
       opening(inspection),
       length(0, 20),
@@ -220,7 +219,7 @@ describe('changes', () => {
     const who = await signedIn();
     const id = randomUUID();
     const fact = (over: object) => ({
-      ...changeOf({ type: 'fact', inspection: id, path: 'breaker.ratingA', value: 30 }),
+      ...changeOf(touched(id, 'breaker.ratingA', 30)),
       ...over,
     });
     let deep: unknown = 1;
@@ -286,12 +285,8 @@ describe('changes', () => {
     expect((await eve.get('/api/inspections')).body).toEqual({ inspections: [] });
     expect((await eve.get(`/api/inspections/${mine!.id}`)).status).toBe(404);
     expect((await eve.get(`/api/inspections/${mine!.id}/records`)).body).toEqual({ records: [] });
-    const { results } = (
-      await eve.change(
-        changeOf({ type: 'fact', inspection: mine!.id, path: 'breaker.ratingA', value: 15 }),
-        opening(mine!.id),
-      )
-    ).body as { results: unknown[] };
+    const { results } = (await eve.change(changeOf(touched(mine!.id, 'breaker.ratingA', 15)), opening(mine!.id)))
+      .body as { results: unknown[] };
     expect(results).toMatchObject([{ status: 'refused' }, { status: 'refused' }]);
   });
 
@@ -316,7 +311,7 @@ describe('changes', () => {
     const inspection = randomUUID();
     await one.change(opening(inspection));
     const facts = (value: number) =>
-      Array.from({ length: 10 }, () => changeOf({ type: 'fact', inspection, path: 'breaker.ratingA', value }));
+      Array.from({ length: 10 }, () => changeOf(touched(inspection, 'breaker.ratingA', value)));
     await Promise.all([one.change(...facts(30)), two.change(...facts(50))]);
     const rows = await office.db
       .select({ revision: changes.revision })
@@ -437,9 +432,7 @@ describe('database', () => {
         );
       const statuses: number[] = [];
       for (let round = 0; round < 8; round++) {
-        const facts = Array.from({ length: 20 }, (_, i) =>
-          changeOf({ type: 'fact', inspection: id, path: 'breaker.ratingA', value: 15 + i }),
-        );
+        const facts = Array.from({ length: 20 }, (_, i) => changeOf(touched(id, 'breaker.ratingA', 15 + i)));
         const sent = Promise.all([who.change(...facts), who.get('/api/inspections'), who.get('/api/session')]);
         await new Promise((resolve) => setTimeout(resolve, 3 * round));
         await cut();
@@ -524,11 +517,7 @@ describe('OpenAPI', () => {
         async () =>
           who.post('/api/setup', { office: 'x', edition: '2023', name: 'x', login: 'x', password: 'long enough' }),
       ],
-      [
-        '/api/changes',
-        'post',
-        async () => who.change(opening(id), changeOf({ type: 'fact', inspection: id, path: 'odd', value: 1 })),
-      ],
+      ['/api/changes', 'post', async () => who.change(opening(id), changeOf(touched(id, 'odd', 1)))],
       ['/api/changes', 'post', async () => who.post('/api/changes', {})],
       ['/api/inspections', 'get', async () => who.get('/api/inspections')],
       ['/api/inspections', 'get', async () => (await visitor(office)).get('/api/inspections')],

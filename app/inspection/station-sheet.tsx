@@ -4,7 +4,7 @@ import { memo, useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { MOST_PARTS, STATIONS, STATION_NAMES, listOf, type Station } from '@careful-latch/core/case';
 import type { Trial } from '@careful-latch/core/interlock';
-import type { ChangeBody } from '@careful-latch/core/record';
+import { touched, type ChangeBody } from '@careful-latch/core/record';
 import { FactField } from '../plates/fact-field';
 import { Plate } from '../plates/plate';
 import { record } from '../stores/inspections';
@@ -63,7 +63,7 @@ export const StationSheet = memo(function StationSheet({
     }
   }, []);
   const onRecord = useCallback(
-    (path: string, value: string | number | null) => change({ type: 'fact', inspection, path, value }),
+    (path: string, value: string | number | null) => change(touched(inspection, path, value)),
     [change, inspection],
   );
   const list = listOf(station);

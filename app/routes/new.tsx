@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { EDITIONS } from '@careful-latch/core/codebook';
 import { TRANSFER_KINDS, type TransferKind } from '@careful-latch/core/case';
-import { headerSchema, type Header } from '@careful-latch/core/record';
+import { headerSchema, touched, type Header } from '@careful-latch/core/record';
 import { Field } from '../plates/field';
 import { Plate, Plates } from '../plates/plate';
 import { openInspection, record } from '../stores/inspections';
@@ -27,7 +27,7 @@ export default inside(function New() {
   const edition = form.watch('edition');
   const open = form.handleSubmit((header) => {
     const id = openInspection(header);
-    if (kind) record({ type: 'fact', inspection: id, path: 'transfer.kind', value: kind });
+    if (kind) record(touched(id, 'transfer.kind', kind));
     router.replace(`/inspection/${id}`);
   });
   return (

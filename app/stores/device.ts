@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { readCase } from '@careful-latch/core/case';
-import type { Change, Inspection } from '@careful-latch/core/record';
+import { ofOldDevice, type Change, type Inspection } from '@careful-latch/core/record';
 
 interface Shelves extends DBSchema {
   inspections: { key: string; value: Inspection };
@@ -49,8 +49,10 @@ export class Device {
     ]);
     return {
       inspections: inspections.map(carriedOver),
-      queue: keys.map((key, i) => ({ key, change: changes[i]! })),
-      aside: new Map(asideKeys.map((key, i) => [key, aside[i]!])),
+      queue: keys.map((key, i) => ({ key, change: ofOldDevice(changes[i]) as Change })),
+      aside: new Map(
+        asideKeys.map((key, i) => [key, { ...aside[i]!, change: ofOldDevice(aside[i]!.change) as Change }]),
+      ),
     };
   }
 

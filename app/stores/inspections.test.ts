@@ -1,6 +1,6 @@
 import { withoutEntry } from '@careful-latch/core/case';
 import type { Change, Inspection } from '@careful-latch/core/record';
-import { applyChange } from '@careful-latch/core/record';
+import { applyChange, touched } from '@careful-latch/core/record';
 import { catchUp, closeStore, openInspection, openStore, readAside, record, undo, useInspections } from './inspections';
 import { Refused, Unreachable, office, type ChangeResult } from './office';
 
@@ -18,7 +18,7 @@ class FakeOffice {
     if (this.trouble) throw this.trouble;
     const results = changes.map((change): ChangeResult => {
       if (this.taken.some((one) => one.id === change.id)) return { id: change.id, status: 'taken-before', revision: 1 };
-      const applied = applyChange(this.inspections.get(change.inspection), change);
+      const applied = applyChange(this.inspections.get(change.inspection), change, 'Ilse O’Harrow');
       if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
       this.taken.push(change);
       this.inspections.set(change.inspection, { ...applied.inspection, revision: this.taken.length });
@@ -46,7 +46,7 @@ beforeEach(async () => {
   fake = new FakeOffice();
   jest.spyOn(office, 'take').mockImplementation(fake.take);
   jest.spyOn(office, 'inspections').mockImplementation(fake.list);
-  await openStore(`person-${++account}`);
+  await openStore(`person-${++account}`, 'Ilse O’Harrow');
   await settle();
 });
 afterEach(() => {
@@ -56,7 +56,7 @@ afterEach(() => {
 
 const breaker = (id: string) => state().byId[id]?.case.breaker;
 const fact = (inspection: string, path: string, value: string | number | null) =>
-  record({ type: 'fact', inspection, path, value });
+  record(touched(inspection, path, value));
 
 test('an entry is there at once, and at the office soon after', async () => {
   const id = openInspection(header);
@@ -78,7 +78,7 @@ test('without the office the walk goes on, and catches up in order', async () =>
   fake.trouble = undefined;
   await settle();
   expect(state()).toMatchObject({ waiting: 0, reach: 'reached' });
-  expect(fake.taken.map((one) => one.type)).toEqual(['open', 'fact', 'fact']);
+  expect(fake.taken.map((one) => one.type)).toEqual(['open', 'facts', 'facts']);
   expect(fake.inspections.get(id)?.case.breaker).toEqual({ ratingA: 30 });
 });
 
@@ -89,7 +89,7 @@ test('a reload without the office loses nothing', async () => {
   await settle();
   closeStore();
   expect(state().byId).toEqual({});
-  await openStore(`person-${account}`);
+  await openStore(`person-${account}`, 'Ilse O’Harrow');
   expect(breaker(id)).toEqual({ ratingA: 50 });
   expect(state().waiting).toBe(2);
   fake.trouble = undefined;
@@ -153,15 +153,15 @@ test('a refusal is shown, and the office’s state comes back', async () => {
   await settle();
   expect(state().waiting).toBe(0);
   const [[, kept]] = [...state().aside] as [[number, { change: Change; why: string }]];
-  expect(kept).toMatchObject({ why: 'Only an inspector signs.', change: { path: 'breaker.ratingA', value: 50 } });
+  expect(kept).toMatchObject({ why: 'Only an inspector signs.', change: { facts: [{ path: 'breaker.ratingA', value: 50 }] } });
   expect(breaker(id)).toBeUndefined();
 
   // kept over a reload, until somebody has read it
-  await openStore(`person-${account}`);
+  await openStore(`person-${account}`, 'Ilse O’Harrow');
   expect([...state().aside.values()]).toEqual([kept]);
   readAside();
   await settle();
-  await openStore(`person-${account}`);
+  await openStore(`person-${account}`, 'Ilse O’Harrow');
   expect(state().aside.size).toBe(0);
 });
 
@@ -172,7 +172,8 @@ test('one change that the office cannot even read is set aside alone; what comes
   const portions: number[] = [];
   jest.spyOn(office, 'take').mockImplementation(async (changes) => {
     portions.push(changes.length);
-    if (changes.some((one) => one.type === 'fact' && one.value === 13)) throw new Refused(422, 'That cannot be read.');
+    if (changes.some((one) => one.type === 'facts' && one.facts[0]!.value === 13))
+      throw new Refused(422, 'That cannot be read.');
     return real(changes);
   });
   fake.trouble = new Unreachable('no signal');
@@ -182,7 +183,7 @@ test('one change that the office cannot even read is set aside alone; what comes
   await settle();
   expect(state()).toMatchObject({ waiting: 0, reach: 'reached' });
   expect([...state().aside.values()].map(({ why }) => why)).toEqual(['That cannot be read.']);
-  expect(fake.taken.map((one) => (one.type === 'fact' ? one.value : one.type))).toEqual([
+  expect(fake.taken.map((one) => (one.type === 'facts' ? one.facts[0]!.value : one.type))).toEqual([
     'open',
     10,
     11,
@@ -240,7 +241,7 @@ test('undo takes back one entry after the other', async () => {
 test('two people on one phone do not see each other’s entries', async () => {
   const id = openInspection(header);
   fake.trouble = new Unreachable('no signal');
-  await openStore('somebody-else');
+  await openStore('somebody-else', 'Bram Ostrander');
   expect(state().byId[id]).toBeUndefined();
 });
 

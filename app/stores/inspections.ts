@@ -56,6 +56,8 @@ const LONGEST_PAUSE_MS = 15_000;
 const SEND_AFTER_MS = 100;
 
 let device: Device | undefined;
+/** Who enters here. */
+let person = '';
 let queue: Waiting[] = [];
 /** Writes to the device, one after the other, in the order of the taps. */
 let writing: Promise<unknown> = Promise.resolve();
@@ -65,8 +67,9 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 let sendTimer: ReturnType<typeof setTimeout> | undefined;
 
 /** Opens the store of an account: first what the device has, then what the office has. */
-export async function openStore(account: string): Promise<void> {
+export async function openStore(account: string, name: string): Promise<void> {
   closeStore();
+  person = name;
   device = await Device.open(account);
   const kept = await device.everything();
   queue = kept.queue;
@@ -99,7 +102,7 @@ function commit(body: ChangeBody, undos: (change: Change, before: Inspection | u
   const before = get().byId[body.inspection];
   const made = { ...body, id: crypto.randomUUID(), at: new Date().toISOString() } as Change;
   const change = before ? addressed(before.case, made) : made;
-  const applied = applyChange(before, change);
+  const applied = applyChange(before, change, person);
   if (!applied.ok) throw new Error(applied.why);
   set((state) => ({
     byId: { ...state.byId, [change.inspection]: applied.inspection },

@@ -16,6 +16,8 @@ export interface Choice {
 export interface FactMeta {
   readonly kind: 'choice' | 'amount' | 'yes-no' | 'size';
   readonly label: string;
+  /** The right answer as a statement, where the label is none. */
+  readonly so?: string;
   /** How to find it out at the site. */
   readonly ask: string;
   readonly unit: Unit;
@@ -44,7 +46,7 @@ type Takes = (value: unknown) => boolean;
 /** Why a value is none of the fact's, and what would be right, in a sentence. */
 type Wrong = (value: unknown) => string;
 
-type Words = Pick<FactMeta, 'label' | 'ask' | 'drawing' | 'when'>;
+type Words = Pick<FactMeta, 'label' | 'so' | 'ask' | 'drawing' | 'when'>;
 type FactSchema<T> = MixedSchema<T | NotSeen | undefined>;
 
 const ANYTHING = mixed().nullable().optional(); // nullable, so that null meets the fact's own sentence

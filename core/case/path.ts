@@ -11,7 +11,7 @@ type Step<K extends string, V> = V extends Leaf
     ? `${K}${Walk<V>}`
     : `${K}.${Walk<V>}`;
 
-type Stations = Omit<Case, 'format' | 'version' | 'edition' | 'title' | 'local'>;
+type Stations = Omit<Case, 'format' | 'version' | 'edition' | 'title' | 'local' | 'recorded'>;
 /** Address of a fact, as in `breaker.ratingA` or `cord[0].sizeAwg`. */
 export type FactPath = Walk<Stations>;
 

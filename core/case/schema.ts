@@ -2,6 +2,7 @@ import { mixed, string, type InferType } from 'yup';
 import { EDITIONS, type Edition } from '../codebook';
 import { NOT_SEEN, quoted, type NotSeen } from './fact';
 import { part } from './parts';
+import { recorded } from './recorded';
 import { breaker } from './facts/breaker';
 import { cord } from './facts/cord';
 import { feeder } from './facts/feeder';
@@ -85,6 +86,7 @@ export const caseSchema = part({
   loads,
   function: functionTest,
   local,
+  recorded,
 });
 
 type Inferred = InferType<typeof caseSchema>;

@@ -1,5 +1,5 @@
 import { everyEdition, type Cites } from './editions';
-import type { ColumnC } from './conductors';
+import type { ColumnC, WireSize } from './conductors';
 import type { RacewayKind } from './raceways';
 
 export type Place = 'indoors' | 'attic' | 'outdoors' | 'underground' | 'wall';
@@ -109,6 +109,17 @@ export const METHODS = {
   },
 } as const satisfies Record<string, WiringMethod>;
 export type MethodName = keyof typeof METHODS;
+
+/** Equipment ground that a cable with ground is made with, by its conductors, copper, AWG (UL 719 and UL 493). */
+export const CABLE_GROUND: Readonly<Partial<Record<WireSize, WireSize>>> = {
+  '14': '14',
+  '12': '12',
+  '10': '10',
+  '8': '10',
+  '6': '10',
+  '4': '8',
+  '2': '8',
+};
 
 /** Raceways outdoors and underground are wet inside (300.5(B), 300.9). */
 export const isWet = (place: Place): boolean => place === 'outdoors' || place === 'underground';

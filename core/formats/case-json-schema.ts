@@ -1,4 +1,4 @@
-import { FORMAT, MOST_PARTS, NOT_SEEN, VERSION, caseSchema, type FactMeta } from '../case';
+import { FORMAT, HOWS, MOST_PARTS, NOT_SEEN, VERSION, caseSchema, type FactMeta } from '../case';
 import { EDITIONS } from '../codebook';
 
 type Json = Record<string, unknown>;
@@ -61,6 +61,22 @@ export function caseJsonSchema(): Json {
         properties: { installer: { enum: ['licensed', 'owner', NOT_SEEN] } },
         propertyNames: { pattern: '^[a-z0-9-]{1,60}$' },
         additionalProperties: { enum: ['yes', 'no', NOT_SEEN] },
+      },
+      recorded: {
+        type: 'object',
+        description:
+          'How facts were recorded, by their addresses with an entry’s id for its place: cord[cord-1].sizeAwg.',
+        additionalProperties: {
+          type: 'object',
+          additionalProperties: false,
+          required: ['how', 'at', 'by'],
+          properties: {
+            how: { enum: Object.keys(HOWS) },
+            at: { type: 'string', maxLength: 40 },
+            by: { type: 'string', maxLength: 200 },
+            said: { type: 'string', maxLength: 200 },
+          },
+        },
       },
     },
   };

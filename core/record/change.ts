@@ -6,8 +6,10 @@ import {
   listPathOf,
   whyNotFact,
   withFact,
+  withRecorded,
   withoutEntry,
   readCase,
+  recordedAt,
   spelledAnew,
   MOST_PARTS,
   type Case,
@@ -21,6 +23,7 @@ import {
   type Change,
   type ChangeBody,
   type Inspection,
+  type RecordedFact,
 } from './inspection';
 
 export type Applied =
@@ -53,11 +56,26 @@ function unkept(data: unknown, depth = 0): string | undefined {
 export function readChange(data: unknown): Change {
   const why = unkept(data);
   if (why !== undefined) throw new ValidationError(why, data, 'change');
-  const type = (data as { type?: unknown } | null)?.type;
+  const now = ofOldDevice(data);
+  const type = (now as { type?: unknown } | null)?.type;
   if (typeof type !== 'string' || !Object.hasOwn(changeSchemas, type))
     throw new ValidationError(`A change is one of ${Object.keys(changeSchemas).join(', ')}.`, data, 'type');
-  return changeSchemas[type as Change['type']].validateSync(data, { abortEarly: true, stripUnknown: false }) as Change;
+  return changeSchemas[type as Change['type']].validateSync(now, { abortEarly: true, stripUnknown: false }) as Change;
 }
+
+/** A single fact as devices sent it before facts could be recorded together: somebody touched it. */
+export function ofOldDevice(data: unknown): unknown {
+  if ((data as { type?: unknown } | null)?.type !== 'fact') return data;
+  const { path, part, value, ...rest } = data as Record<string, unknown>;
+  return { ...rest, type: 'facts', facts: [{ path, value, how: 'touched', ...(part !== undefined && { part }) }] };
+}
+
+/** A fact that somebody touched; null takes it away. */
+export const touched = (inspection: string, path: string, value: string | number | null): ChangeBody => ({
+  type: 'facts',
+  inspection,
+  facts: [{ path, value, how: 'touched' }],
+});
 
 const GONE = 'That cord, stretch or circuit was taken out meanwhile.';
 
@@ -83,18 +101,30 @@ function pathOfPart(c: Case, path: string, part: string, added: boolean): string
   return index === undefined ? undefined : path.replace(POSITION, `[${index}]`);
 }
 
+/** The id by which an entry is called that a fact of this change adds, at one place of one list. */
+const idOfAdded = (change: string, path: string) => `${change}-${positionOf(path)}`;
+/** A fact from an old device calls the entry that it adds by the change alone. */
+const adds = (change: string, part: string) => part === change || part.startsWith(`${change}-`);
+
 /**
- * A change with the id of the cord, stretch or circuit that it is about, so that it reaches that one wherever it stands at
- * the office by then. A fact of one that is not there yet adds it: it is called as the change is.
+ * A change with the ids of the cords, stretches and circuits that it is about, so that it reaches them wherever they stand at
+ * the office by then. A fact of one that is not there yet adds it: it is called after the change.
  */
 export function addressed(c: Case, change: Change): Change {
-  if ((change.type !== 'fact' && change.type !== 'remove') || change.part !== undefined) return change;
-  const list = change.type === 'remove' ? change.list : listPathOf(catalogueKey(change.path));
-  if (!list) return change;
-  const index = change.type === 'remove' ? change.index : positionOf(change.path);
-  const entry = entriesOf(c, list)[index];
-  const part = entry ? entry.id : change.type === 'fact' ? change.id : undefined;
-  return part === undefined ? change : { ...change, part };
+  if (change.type === 'remove') {
+    const entry = entriesOf(c, change.list)[change.index];
+    return change.part === undefined && entry ? { ...change, part: entry.id } : change;
+  }
+  if (change.type !== 'facts') return change;
+  return {
+    ...change,
+    facts: change.facts.map((fact) => {
+      const list = listPathOf(catalogueKey(fact.path));
+      if (!list || fact.part !== undefined) return fact;
+      const part = entriesOf(c, list)[positionOf(fact.path)]?.id ?? idOfAdded(change.id, fact.path);
+      return { ...fact, part };
+    }),
+  };
 }
 
 function withEntry(c: Case, list: ListPath, index: number, entry: unknown): Case {
@@ -103,8 +133,36 @@ function withEntry(c: Case, list: ListPath, index: number, entry: unknown): Case
   return withFact(c, list, copy);
 }
 
-/** What an inspection is after a change, or a sentence why it cannot be taken in. Device and office run the same. */
-export function applyChange(inspection: Inspection | undefined, change: Change): Applied {
+/** What is wrong with a fact that is to be recorded, or the case with it, and with the line of how. */
+function withOne(c: Case, { id, at }: Change, fact: RecordedFact, by: string): Case | string {
+  const value = spelledAnew(fact.path, fact.value ?? undefined);
+  const { part, how, said, was } = fact;
+  const added = part !== undefined && (fact.adds === true || adds(id, part));
+  const path = part === undefined ? fact.path : pathOfPart(c, fact.path, part, added);
+  if (path === undefined) return GONE;
+  const why = whyNotFact(path, value);
+  if (why !== undefined) return why;
+  if (value === undefined) return withoutFact(c, path);
+  const line = { how, at, by, ...(said !== undefined && { said }) };
+  return withRecorded(
+    withFact(c, path, value, part ?? idOfAdded(id, path)),
+    path,
+    was === undefined ? line : (was ?? undefined),
+  );
+}
+
+/** The case without a fact, and without the cord, stretch or circuit that has no other. */
+function withoutFact(c: Case, path: string): Case {
+  const list = listPathOf(catalogueKey(path));
+  const entry = list && entriesOf(c, list)[positionOf(path)];
+  if (list && !entry) return c;
+  const without = withFact(withRecorded(c, path, undefined), path, undefined);
+  const left = list && entriesOf(without, list)[positionOf(path)];
+  return list && left && Object.keys(left).length === 1 ? withoutEntry(without, list, positionOf(path)) : without;
+}
+
+/** What an inspection is after a change by somebody, or a sentence why it cannot be taken in. Device and office run the same. */
+export function applyChange(inspection: Inspection | undefined, change: Change, by: string): Applied {
   if (change.type === 'open')
     return inspection
       ? refused('This inspection is open already.')
@@ -116,14 +174,14 @@ export function applyChange(inspection: Inspection | undefined, change: Change):
     inspection: { ...inspection, case: c, changedAt: change.at, changedSinceDecision: inspection.decisions.length > 0 },
   });
   switch (change.type) {
-    case 'fact': {
-      const value = spelledAnew(change.path, change.value ?? undefined);
-      const { part } = change;
-      const path =
-        part === undefined ? change.path : pathOfPart(inspection.case, change.path, part, part === change.id);
-      if (path === undefined) return refused(GONE);
-      const why = whyNotFact(path, value);
-      return why === undefined ? changed(withFact(inspection.case, path, value, change.id)) : refused(why);
+    case 'facts': {
+      let c = inspection.case;
+      for (const fact of change.facts) {
+        const next = withOne(c, change, fact, by);
+        if (typeof next === 'string') return refused(next);
+        c = next;
+      }
+      return changed(c);
     }
     case 'remove': {
       const index = change.part === undefined ? change.index : indexOfPart(inspection.case, change.list, change.part);
@@ -154,16 +212,22 @@ export function applyChange(inspection: Inspection | undefined, change: Change):
 export function undoOf(before: Inspection, change: Change): ChangeBody | undefined {
   const inspection = before.id;
   switch (change.type) {
-    case 'fact': {
-      const was = factAt(before.case, change.path);
+    case 'facts':
       return {
-        ...(change.part !== undefined && { part: change.part }),
-        type: 'fact',
+        type: 'facts',
         inspection,
-        path: change.path,
-        value: (was ?? null) as string | number | null,
+        // Backwards, for the same fact may stand twice, and what it adds goes last.
+        facts: change.facts.toReversed().map(({ path, part }) => {
+          const was = recordedAt(before.case, path);
+          return {
+            path,
+            ...(part !== undefined && { part, adds: true }),
+            value: (factAt(before.case, path) ?? null) as string | number | null,
+            how: was?.how ?? 'touched',
+            was: was ?? null,
+          };
+        }),
       };
-    }
     case 'remove': {
       const entry = (factAt(before.case, change.list) as object[] | undefined)?.[change.index];
       return entry && { type: 'restore', inspection, list: change.list, index: change.index, entry };

@@ -1,6 +1,6 @@
-import { array, mixed, number, object, string, type InferType } from 'yup';
+import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { EDITIONS, type Edition } from '../codebook';
-import { LIST_PATHS, MOST_PARTS, emptyCase, type Case, type ListPath } from '../case';
+import { HOWS, LIST_PATHS, MOST_PARTS, emptyCase, type Case, type How, type ListPath } from '../case';
 import type { Evaluation, Outcome } from '../verdict';
 
 const line = (what: string, most: number) =>
@@ -108,18 +108,48 @@ export interface Inspection {
   readonly changedSinceDecision: boolean;
 }
 
+/** A case has some 200 facts; whoever pastes a whole table of circuits records more. */
+const MOST_TOGETHER = 600;
+
+/** One fact as somebody recorded it; null takes it away. */
+const factSchema = object({
+  path: string().required().max(100),
+  /** Id of the cord, stretch or circuit that it is a fact of, wherever that stands by now. */
+  part: string().max(64).optional(),
+  value: mixed<string | number>().nullable().defined(),
+  /** Adds that part again where it is gone: an earlier answer is set again. */
+  adds: boolean().optional(),
+  how: mixed<How>()
+    .oneOf(Object.keys(HOWS) as How[], `How it was recorded is one of ${Object.keys(HOWS).join(', ')}.`)
+    .required(),
+  /** The reading, the statement or the instrument, in its words. */
+  said: string().max(200).optional(),
+  /** How it had been recorded, or null where nothing said so: an earlier answer is set again. */
+  was: object({
+    how: mixed<How>()
+      .oneOf(Object.keys(HOWS) as How[])
+      .required(),
+    at: instant,
+    by: string().required().max(200),
+    said: string().max(200).optional(),
+  })
+    .noUnknown()
+    .nullable()
+    .default(undefined)
+    .optional(),
+}).noUnknown();
+export type RecordedFact = InferType<typeof factSchema>;
+
 const change = { id: uuid('The id of the change'), inspection: uuid('The id of the inspection'), at: instant };
 
 /** What a device may ask the office to take in, and the office to repeat: the same change twice is one change. */
 export const changeSchemas = {
   open: object({ ...change, type: mixed<'open'>().required(), header: headerSchema.required() }).noUnknown(),
-  fact: object({
+  /** Facts that were recorded together: taken in whole or not at all, and taken back as one. */
+  facts: object({
     ...change,
-    type: mixed<'fact'>().required(),
-    path: string().required().max(100),
-    /** Id of the cord, stretch or circuit that it is a fact of, wherever that stands by now. */
-    part: string().max(64).optional(),
-    value: mixed<string | number>().nullable().defined(),
+    type: mixed<'facts'>().required(),
+    facts: array(factSchema).required().min(1, 'No fact is named.').max(MOST_TOGETHER),
   }).noUnknown(),
   remove: object({
     ...change,

@@ -5,6 +5,7 @@ import {
   changeSchemas,
   readChange,
   stateOf,
+  touched,
   undoOf,
   whyNotDecide,
   type Change,
@@ -13,10 +14,11 @@ import {
   type Inspection,
 } from '.';
 import fc from 'fast-check';
-import { readCase, recordedFacts } from '../case';
+import { readCase, recordedAt, recordedFacts } from '../case';
 import { GOOD, caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
 
+const BY = 'Ilse O’Harrow';
 const ID = '0dd0a7c4-1f5e-4b7a-9c00-000000000001';
 let count = 0;
 const change = (body: ChangeBody): Change =>
@@ -25,6 +27,12 @@ const change = (body: ChangeBody): Change =>
     id: `0dd0a7c4-1f5e-4b7a-9c01-${String(++count).padStart(12, '0')}`,
     at: '2026-11-25T10:00:00.000Z',
   }) as Change;
+/** The same of a certain cord, stretch or circuit. */
+const touchedPart = (path: string, value: string | number, part: string): ChangeBody => ({
+  type: 'facts',
+  inspection: ID,
+  facts: [{ path, value, part, how: 'touched' }],
+});
 const header = { address: '3 Windfall Lane', owner: '', permit: '', edition: '2020' } as const;
 const inspection = (over: Partial<Inspection> = {}): Inspection => ({
   id: ID,
@@ -48,14 +56,14 @@ const decision = (over: Partial<Decision> = {}): Decision => ({
 const after = (before: Inspection | undefined, ...bodies: ChangeBody[]): Inspection => {
   let now = before;
   for (const body of bodies) {
-    const applied = applyChange(now, change(body));
+    const applied = applyChange(now, change(body), BY);
     if (!applied.ok) throw new Error(applied.why);
     now = applied.inspection;
   }
   return now!;
 };
 const refusal = (before: Inspection | undefined, body: ChangeBody) => {
-  const applied = applyChange(before, change(body));
+  const applied = applyChange(before, change(body), BY);
   return applied.ok ? undefined : applied.why;
 };
 
@@ -63,7 +71,7 @@ describe('the life of an inspection', () => {
   test('draft, corrections required, reinspection, approved', () => {
     const opened = after(undefined, { type: 'open', inspection: ID, header });
     expect(stateOf(opened)).toBe('draft');
-    const found = after(opened, { type: 'fact', inspection: ID, path: 'breaker.ratingA', value: 50 });
+    const found = after(opened, touched(ID, 'breaker.ratingA', 50));
     expect(stateOf(found)).toBe('draft');
     const sent = after(found, {
       type: 'decide',
@@ -71,7 +79,7 @@ describe('the life of an inspection', () => {
       decision: decision({ kind: 'corrections-required', dueOn: '2026-12-09' }),
     });
     expect(stateOf(sent)).toBe('corrections-required');
-    const again = after(sent, { type: 'fact', inspection: ID, path: 'breaker.ratingA', value: 30 });
+    const again = after(sent, touched(ID, 'breaker.ratingA', 30));
     expect(stateOf(again)).toBe('reinspection');
     const done = after({ ...again, case: GOOD }, { type: 'decide', inspection: ID, decision: decision() });
     expect(stateOf(done)).toBe('approved');
@@ -80,21 +88,15 @@ describe('the life of an inspection', () => {
 
   test('what cannot be taken in gets a sentence', () => {
     expect(refusal(inspection(), { type: 'open', inspection: ID, header })).toBe('This inspection is open already.');
-    expect(refusal(undefined, { type: 'fact', inspection: ID, path: 'breaker.ratingA', value: 1 })).toBe(
-      'There is no such inspection.',
-    );
-    expect(refusal(inspection(), { type: 'fact', inspection: ID, path: 'breaker.ratingA', value: -1 })).toContain(
-      'right would be 1 to 400 A',
-    );
+    expect(refusal(undefined, touched(ID, 'breaker.ratingA', 1))).toBe('There is no such inspection.');
+    expect(refusal(inspection(), touched(ID, 'breaker.ratingA', -1))).toContain('right would be 1 to 400 A');
     expect(
       refusal(inspection(), { type: 'restore', inspection: ID, list: 'cord', index: 0, entry: { sizeAwg: '11' } }),
     ).toContain('no AWG size');
   });
 
   test('null takes a fact away', () => {
-    expect(
-      after(inspection(), { type: 'fact', inspection: ID, path: 'breaker.ratingA', value: null }).case.breaker,
-    ).not.toHaveProperty('ratingA');
+    expect(after(inspection(), touched(ID, 'breaker.ratingA', null)).case.breaker).not.toHaveProperty('ratingA');
   });
 });
 
@@ -139,9 +141,9 @@ describe('deciding', () => {
 
 describe('undo', () => {
   test.each<ChangeBody>([
-    { type: 'fact', inspection: ID, path: 'breaker.ratingA', value: 50 },
-    { type: 'fact', inspection: ID, path: 'neutral.unbalancedA', value: 12 },
-    { type: 'fact', inspection: ID, path: 'breaker.ratingA', value: null },
+    touched(ID, 'breaker.ratingA', 50),
+    touched(ID, 'neutral.unbalancedA', 12),
+    touched(ID, 'breaker.ratingA', null),
     { type: 'remove', inspection: ID, list: 'cord', index: 0 },
     { type: 'remove', inspection: ID, list: 'feeder.stretches', index: 0 },
   ])('of %j brings back what was there', (body) => {
@@ -166,7 +168,7 @@ describe('reading changes', () => {
     const all: Change[] = [
       good,
       change({ type: 'open', inspection: ID, header }),
-      change({ type: 'fact', inspection: ID, path: 'breaker.ratingA', value: 30 }),
+      change(touched(ID, 'breaker.ratingA', 30)),
       change({ type: 'remove', inspection: ID, list: 'cord', index: 0 }),
       change({ type: 'restore', inspection: ID, list: 'cord', index: 0, entry: { lengthFt: 20 } }),
     ];
@@ -198,6 +200,86 @@ describe('reading changes', () => {
   });
 });
 
+describe('facts recorded together', () => {
+  const together = (...facts: [string, string | number | null][]): ChangeBody => ({
+    type: 'facts',
+    inspection: ID,
+    facts: facts.map(([path, value]) => ({ path, value, how: 'reading', said: '10/4 STW' })),
+  });
+
+  test('each says how, when and by whom; a later touch says its own', () => {
+    const read = after(inspection(), together(['cord[0].type', 'STW'], ['cord[0].sizeAwg', '10']));
+    const line = { how: 'reading', said: '10/4 STW', by: BY, at: '2026-11-25T10:00:00.000Z' };
+    expect(recordedAt(read.case, 'cord[0].type')).toEqual(line);
+    expect(recordedAt(read.case, 'cord[0].lengthFt')).toBeUndefined();
+    const changed = after(read, touched(ID, 'cord[0].sizeAwg', '8'));
+    expect(recordedAt(changed.case, 'cord[0].sizeAwg')).toEqual({ how: 'touched', by: BY, at: line.at });
+    expect(recordedAt(changed.case, 'cord[0].type')).toEqual(line);
+    expect(recordedAt(after(read, touched(ID, 'cord[0].type', null)).case, 'cord[0].type')).toBeUndefined();
+    expect(readCase(changed.case).ok).toBe(true);
+  });
+
+  test('one that cannot be taken keeps all of them out', () => {
+    const before = inspection();
+    expect(refusal(before, together(['cord[0].type', 'SJTW'], ['cord[0].sizeAwg', '11']))).toContain('no AWG size');
+    expect(before.case.cord![0]!.type).toBe('STW');
+  });
+
+  test('they are taken back as one, with how it was before', () => {
+    const before = after(inspection(), together(['cord[0].type', 'SJTW']));
+    const body = together(['cord[0].type', 'STW'], ['cord[0].wires', '3'], ['neutral.unbalancedA', 4]);
+    const undone = after(after(before, body), undoOf(before, change(body))!);
+    expect(undone.case).toEqual(before.case);
+  });
+
+  test('a new cord comes with them and goes with them; two new ones are two', () => {
+    const before = inspection();
+    const said = addressed(
+      before.case,
+      change(together(['cord[1].type', 'SJTW'], ['cord[1].wires', '3'], ['cord[2].type', 'SJTW'])),
+    );
+    const applied = applyChange(before, said, BY);
+    if (!applied.ok) throw new Error(applied.why);
+    const { cord } = applied.inspection.case;
+    expect(cord!.slice(1)).toEqual([
+      { id: `${said.id}-1`, type: 'SJTW', wires: '3' },
+      { id: `${said.id}-2`, type: 'SJTW' },
+    ]);
+    expect(after(applied.inspection, undoOf(before, said)!).case).toEqual(before.case);
+  });
+
+  test('how it was recorded stays with its cord, wherever that stands by now, also when it was taken out and put back', () => {
+    const two = after(inspection(), together(['cord[1].type', 'SJTW']));
+    const out = after(two, { type: 'remove', inspection: ID, list: 'cord', index: 0 });
+    expect(recordedAt(out.case, 'cord[0].type')).toMatchObject({ how: 'reading' });
+    const remove = change({ type: 'remove', inspection: ID, list: 'cord', index: 1 });
+    const applied = applyChange(two, remove, BY);
+    if (!applied.ok) throw new Error(applied.why);
+    const back = after(applied.inspection, undoOf(two, remove)!);
+    expect(recordedAt(back.case, 'cord[1].type')).toMatchObject({ how: 'reading', said: '10/4 STW' });
+  });
+
+  test('a single fact from an old device was touched', () => {
+    const old = {
+      type: 'fact',
+      id: ID,
+      inspection: ID,
+      at: '2026-11-25T10:00:00Z',
+      path: 'breaker.ratingA',
+      value: 30,
+    };
+    expect(readChange(old)).toMatchObject({ type: 'facts', facts: [{ path: 'breaker.ratingA', how: 'touched' }] });
+    const added = readChange({ ...old, path: 'cord[1].wires', value: '3', part: ID });
+    const applied = applyChange(inspection(), added, BY);
+    expect(applied.ok && applied.inspection.case.cord![1]).toEqual({ id: ID, wires: '3' });
+  });
+
+  test('a line that does not say how is refused in a file, in words', () => {
+    const read = readCase({ ...GOOD, recorded: { 'breaker.ratingA': { how: 'guessed', at: '', by: '' } } });
+    expect(read.ok ? [] : read.errors.join(' ')).toContain('does not say how it was recorded');
+  });
+});
+
 describe('crooked addresses', () => {
   const piece = fc.constantFrom(
     'breaker', 'ratingA', 'cord', 'feeder', 'stretches', 'loads', 'circuits', 'transfer', 'kind', 'sizeAwg', 'use', 'id', 'local', 'title', 'version',
@@ -218,7 +300,7 @@ describe('crooked addresses', () => {
     fc.assert(
       fc.property(fc.oneof(address, nearly), value, (path, to) => {
         const before = inspection();
-        const applied = applyChange(before, change({ type: 'fact', inspection: ID, path, value: to }));
+        const applied = applyChange(before, change(touched(ID, path, to)), BY);
         if (!applied.ok) return expect(applied.why).toMatch(/./);
         taken++;
         expect(readCase(applied.inspection.case).ok).toBe(true);
@@ -232,38 +314,35 @@ describe('crooked addresses', () => {
   }, 60_000);
 
   test.each(['breaker.ratingA[0]', 'transfer.kind[0]', 'cord[00].sizeAwg', 'cord[0].sizeAwg[0]'])('%s', (path) => {
-    expect(refusal(inspection(), { type: 'fact', inspection: ID, path, value: null })).toBe(
-      `"${path}" is no fact known here`,
-    );
+    expect(refusal(inspection(), touched(ID, path, null))).toBe(`"${path}" is no fact known here`);
   });
 });
 
 describe('parts keep their ids', () => {
   const two = after(
     inspection({ case: { ...GOOD, cord: undefined } }),
-    { type: 'fact', inspection: ID, path: 'cord[0].lengthFt', value: 10 },
-    { type: 'fact', inspection: ID, path: 'cord[1].lengthFt', value: 20 },
+    touched(ID, 'cord[0].lengthFt', 10),
+    touched(ID, 'cord[1].lengthFt', 20),
   );
   const [first, second] = two.case.cord!.map(({ id }) => id);
 
   test('each is made with the change that adds it, the same on every device', () => {
     expect(new Set([first, second]).size).toBe(2);
-    const opening = change({ type: 'fact', inspection: ID, path: 'cord[0].lengthFt', value: 10 });
     const empty = inspection({ case: { ...GOOD, cord: undefined } });
-    const made = [1, 2].map(() => applyChange(empty, opening));
-    expect(made.map((one) => one.ok && one.inspection.case.cord![0]!.id)).toEqual([opening.id, opening.id]);
+    const opening = addressed(empty.case, change(touched(ID, 'cord[0].lengthFt', 10)));
+    const made = [1, 2].map(() => applyChange(empty, opening, BY));
+    const id = `${opening.id}-0`;
+    expect(made.map((one) => one.ok && one.inspection.case.cord![0]!.id)).toEqual([id, id]);
   });
 
   test('a fact goes to its part, wherever that stands by now', () => {
     const moved = after(
       two,
       { type: 'remove', inspection: ID, list: 'cord', index: 0 },
-      { type: 'fact', inspection: ID, path: 'cord[1].sizeAwg', value: '12', part: second! },
+      touchedPart('cord[1].sizeAwg', '12', second!),
     );
     expect(moved.case.cord).toEqual([{ id: second, lengthFt: 20, sizeAwg: '12' }]);
-    expect(
-      refusal(moved, { type: 'fact', inspection: ID, path: 'cord[0].sizeAwg', value: '10', part: first! }),
-    ).toContain('taken out meanwhile');
+    expect(refusal(moved, touchedPart('cord[0].sizeAwg', '10', first!))).toContain('taken out meanwhile');
     expect(refusal(moved, { type: 'remove', inspection: ID, list: 'cord', index: 0, part: first! })).toContain(
       'taken out meanwhile',
     );
@@ -274,24 +353,26 @@ describe('parts keep their ids', () => {
 
   test('a device says which part it means; a new one goes behind what others have added meanwhile', () => {
     const said = (c: Inspection, body: ChangeBody) => addressed(c.case, change(body));
-    const fact = { type: 'fact', inspection: ID, path: 'cord[1].sizeAwg', value: '12' } as const;
-    expect(said(two, fact)).toMatchObject({ part: second });
+    const fact = touched(ID, 'cord[1].sizeAwg', '12');
+    expect(said(two, fact)).toMatchObject({ facts: [{ part: second }] });
     expect(said(two, { type: 'remove', inspection: ID, list: 'cord', index: 0 })).toMatchObject({ part: first });
-    expect(said(two, { ...fact, path: 'inlet.ratingA', value: 30 })).not.toHaveProperty('part');
+    expect(said(two, touched(ID, 'inlet.ratingA', 30))).not.toMatchObject({
+      facts: [{ part: expect.anything() as unknown }],
+    });
     expect(said(two, { type: 'remove', inspection: ID, list: 'cord', index: 7 })).not.toHaveProperty('part');
 
     const one = after(two, { type: 'remove', inspection: ID, list: 'cord', index: 1 });
-    const [mine, theirs] = [said(one, fact), said(one, { ...fact, value: '10' })];
+    const [mine, theirs] = [said(one, fact), said(one, touched(ID, 'cord[1].sizeAwg', '10'))];
     const both = [mine, theirs].reduce((now, each) => {
-      const applied = applyChange(now, each);
+      const applied = applyChange(now, each, BY);
       if (!applied.ok) throw new Error(applied.why);
       return applied.inspection;
     }, one);
     expect(both.case.cord!.slice(1)).toEqual([
-      { id: mine.id, sizeAwg: '12' },
-      { id: theirs.id, sizeAwg: '10' },
+      { id: `${mine.id}-1`, sizeAwg: '12' },
+      { id: `${theirs.id}-1`, sizeAwg: '10' },
     ]);
-    expect(undoOf(both, theirs)).toMatchObject({ part: theirs.id });
+    expect(undoOf(both, theirs)).toMatchObject({ facts: [{ part: `${theirs.id}-1` }] });
   });
 
   test('an entry that an older device took out, without an id, is put back with one', () => {
@@ -304,33 +385,29 @@ describe('parts keep their ids', () => {
   });
 
   test('a value in the old spelling, from a device that was away, is spelled anew', () => {
-    const metal = after(inspection(), {
-      type: 'fact',
-      inspection: ID,
-      path: 'feeder.stretches[0].metal',
-      value: 'aluminium',
-    });
+    const metal = after(inspection(), touched(ID, 'feeder.stretches[0].metal', 'aluminium'));
     expect(metal.case.feeder!.stretches![0]!.metal).toBe('aluminum');
   });
 });
 
 describe('what cannot be kept', () => {
   const fact = (over: object) => ({
-    ...change({ type: 'fact', inspection: ID, path: 'breaker.ratingA', value: 30 }),
+    ...change(touched(ID, 'breaker.ratingA', 30)),
     ...over,
   });
+  const one = (over: object) => fact({ facts: [{ path: 'breaker.ratingA', value: 30, how: 'touched', ...over }] });
   const nested = (depth: number): unknown => (depth === 0 ? 1 : { a: nested(depth - 1) });
   test.each<[string, unknown, string]>([
-    ['half of a surrogate pair', fact({ value: 'x\ud800y' }), 'cannot be kept'],
-    ['the other half', fact({ value: '\udc00' }), 'cannot be kept'],
-    ['a NUL', fact({ path: 'breaker\u0000' }), 'cannot be kept'],
+    ['half of a surrogate pair', one({ value: 'x\ud800y' }), 'cannot be kept'],
+    ['the other half', one({ value: '\udc00' }), 'cannot be kept'],
+    ['a NUL', one({ path: 'breaker\u0000' }), 'cannot be kept'],
     ['the thirteenth month', fact({ at: '2026-13-01T10:00:00Z' }), 'is no time'],
     ['the thirtieth of February', fact({ at: '2026-02-30T10:00:00Z' }), 'is no time'],
     ['the year 0', fact({ at: '0000-01-01T10:00:00Z' }), 'is no time'],
     ['the hour 25', fact({ at: '2026-01-01T25:00:00Z' }), 'is no time'],
     ['a stray key', fact({ mood: 'good' }), 'mood'],
     ['a prototype', JSON.parse('{"type":"restore","entry":{"__proto__":{"x":1}}}'), '"__proto__" is no name'],
-    ['deep nesting', fact({ value: nested(5000) }), 'nested too deep'],
+    ['deep nesting', one({ value: nested(5000) }), 'nested too deep'],
     ['nothing', null, 'A change is one of'],
     ['a list', [], 'A change is one of'],
   ])('%s', (_, data, sentence) => {
@@ -338,8 +415,10 @@ describe('what cannot be kept', () => {
   });
 
   test('a pair of surrogates is a letter, and every day of a leap year is one', () => {
-    expect(readChange(fact({ value: '😀' }))).toMatchObject({ value: '😀' });
-    expect(readChange(fact({ at: '2028-02-29T23:59:59.999Z' }))).toMatchObject({ path: 'breaker.ratingA' });
+    expect(readChange(one({ value: '😀' }))).toMatchObject({ facts: [{ value: '😀' }] });
+    expect(readChange(fact({ at: '2028-02-29T23:59:59.999Z' }))).toMatchObject({
+      facts: [{ path: 'breaker.ratingA' }],
+    });
     const decide = change({ type: 'decide', inspection: ID, decision: decision({ dueOn: '2026-02-30' }) });
     expect(() => readChange(decide)).toThrow('2026-02-30 is no day');
   });

@@ -38,6 +38,8 @@ export interface Rule {
   readonly not?: string;
   /** Where offices differ, the reading that decides here; see `READINGS`. */
   readonly reading?: ReadingName;
+  /** Facts of which some answers alone satisfy it, whatever else is so, by catalogue key with those answers. */
+  readonly right?: Readonly<Record<string, readonly string[]>>;
   /** Facts that the rule may need, as catalogue addresses without list positions; for the reader of the rule. */
   readonly facts: readonly string[];
   /** Why the rule has nothing to say of this case, or undefined where it applies. May call `need`. */
@@ -178,7 +180,7 @@ export function answered<P extends FactPath>(
     : violation(words.bad, words.remedy);
 }
 
-interface Question extends Omit<Rule, 'station' | 'facts' | 'check'> {
+interface Question extends Omit<Rule, 'station' | 'facts' | 'check' | 'right'> {
   /** The fact that answers it. */
   readonly fact: FactPath;
   /** Facts that decide whether it applies, as catalogue addresses. */
@@ -199,4 +201,9 @@ export const asked = ({
   remedy,
   ...rest
 }: Question): Rule =>
-  rule({ ...rest, facts: [...also, fact], check: (look) => answered(look, fact, right, { good, bad, remedy }) });
+  rule({
+    ...rest,
+    facts: [...also, fact],
+    right: { [fact]: typeof right === 'string' ? [right] : right },
+    check: (look) => answered(look, fact, right, { good, bad, remedy }),
+  });

@@ -54,7 +54,7 @@ async function takeIn(tx: Transaction, account: Account, change: Change): Promis
   if (known) return { id: change.id, status: 'taken-before', revision: known.revision };
   if (change.type === 'decide') requireInspector(account);
   const before = await inspectionIn(tx, account.office, change.inspection, true);
-  const applied = applyChange(before, change);
+  const applied = applyChange(before, change, account.name);
   if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
   const after = applied.inspection;
   // Read again before it is stored or sealed: nothing that no case file may hold gets into a record by another way.

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
 import { factAt, parseCase, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
-import type { Change, ChangeBody } from '@careful-latch/core/record';
+import { touched, type Change, type ChangeBody } from '@careful-latch/core/record';
 import { takeInAll } from '../changes/apply';
 import type { Database } from '../database/client';
 import { accounts, offices } from '../database/schema';
@@ -43,7 +43,7 @@ function changesOf(property: DemoProperty): Change[] {
   const recorded = factsOf(property);
   if (recorded)
     for (const path of recordedFacts(recorded))
-      add({ type: 'fact', inspection, path, value: factAt(recorded, path) as string | number });
+      add(touched(inspection, path, factAt(recorded, path) as string | number));
   if (property.decision) {
     const { kind, at, conditions = '', dueOn = null } = property.decision;
     add(
@@ -55,8 +55,7 @@ function changesOf(property: DemoProperty): Change[] {
       at,
     );
   }
-  for (const [path, value] of Object.entries(property.later ?? {}))
-    add({ type: 'fact', inspection, path, value: value ?? null });
+  for (const [path, value] of Object.entries(property.later ?? {})) add(touched(inspection, path, value ?? null));
   return changes;
 }
 

@@ -69,15 +69,22 @@ export const cord = several(
         concealed: 'Inside a wall, floor or ceiling',
         'under-rug': 'Under a rug or pinched in a door',
       },
-      { label: 'How it lies', ask: 'follow it from end to end', when: isCord },
+      {
+        label: 'How it lies',
+        so: 'It lies free, through no wall, door or rug',
+        ask: 'follow it from end to end',
+        when: isCord,
+      },
     ),
     coiled: yesNo({
       label: 'Coiled while loaded',
+      so: 'Laid out, not wound up',
       ask: 'look: what is not used must be laid out, not wound up',
       when: isCord,
     }),
     daisyChained: yesNo({
       label: 'Plugged into another cord or strip',
+      so: 'Goes from the source to its appliance by itself',
       ask: 'follow it: each cord goes from the source to its appliance by itself',
       when: (cord, site) => isCord(cord) && (site as { transfer?: { kind?: unknown } }).transfer?.kind === 'none-cords',
     }),

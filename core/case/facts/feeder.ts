@@ -153,7 +153,11 @@ export const feeder = station({
       rated: 'Copper to aluminum, connector marked for it',
       unrated: 'Copper to aluminum, connector not marked',
     },
-    { label: 'Splices of copper to aluminum', ask: 'open every box on the way; read the connector' },
+    {
+      label: 'Splices of copper to aluminum',
+      so: 'No splice of copper to aluminum',
+      ask: 'open every box on the way; read the connector',
+    },
   ),
   together: yesNo({
     label: 'All conductors in one raceway or cable',

@@ -33,6 +33,7 @@ export const labels = station({
     { none: 'No conductor passes through', labeled: 'Passes through, labeled', unlabeled: 'Passes through, no label' },
     {
       label: 'Conductors that pass through the panel',
+      so: 'No conductor only passes through the panel',
       ask: 'look for circuits that only pass: a label must name where they can be switched off',
       when: withInlet,
     },

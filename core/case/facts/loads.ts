@@ -3,7 +3,7 @@ import { MAY_BE_CONTINUOUS, SIZED_BY_NAMEPLATE, buildingWireSizes } from '../../
 import { device, several, station, withKinds, withMovedCircuits } from '../parts';
 
 const inPanel = withKinds(
-  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch', 'none-backfed',
+  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch', 'none-backfed', 'other',
 ); // prettier-ignore
 
 type Circuit = Readonly<Record<string, unknown>>;

@@ -67,6 +67,7 @@ export const panel = station({
   }),
   doubleTaps: yesNo({
     label: 'Two conductors under one screw',
+    so: 'One conductor under each screw',
     ask: 'look at breakers, lugs and the neutral bar; some terminals are marked for two',
   }),
   coverFits: yesNo({ label: 'Cover fits and is on', ask: 'look: all screws, no gap, breakers flush' }),

@@ -23,7 +23,12 @@ export const siting = station({
   coAlarms: yesNo({ label: 'CO alarms inside', ask: 'press the test button of one near each bedroom', when }),
   shelter: choice(
     { suitable: 'Yes, open to the air', none: 'No shelter', 'traps-exhaust': 'Yes, but it traps exhaust' },
-    { label: 'Sheltered from rain', ask: 'look: a roof made for it, open on all sides', when },
+    {
+      label: 'Sheltered from rain',
+      so: 'A roof over it, open all round',
+      ask: 'look: a roof made for it, open on all sides',
+      when,
+    },
   ),
   firmBase: yesNo({ label: 'Firm, level base', ask: 'look: it must not tip, sink or wander', when }),
   fuelAway: yesNo({

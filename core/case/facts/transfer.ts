@@ -154,6 +154,7 @@ export const transfer = station({
   }),
   neutralOnGfciBreaker: yesNo({
     label: 'A moved circuit’s neutral stays on a GFCI or AFCI breaker',
+    so: 'No moved neutral stays on a breaker with a test button',
     ask: 'look in the panel: a moved circuit whose white or pigtail still lands on a breaker with a test button',
     when: withMovedCircuits,
   }),

@@ -6,6 +6,7 @@ export default rule({
   holds: 'The backfed breaker is of a type that the panel’s label names.',
   severity: 'correction',
   cites: everyEdition('110.3(B)'),
+  right: { 'breaker.listedForPanel': ['yes'] },
   facts: ['transfer.kind', 'transfer.otherKind', 'breaker.listedForPanel'],
   notApplicable: without('backfed breaker'),
   check: (look) =>

@@ -3,7 +3,7 @@ import { everyEdition } from '../../codebook';
 import { firstViolation, holds, rule, violation, type Rule } from '../rule';
 
 type Key = 'part' | 'run' | 'coiled' | 'pullTested';
-interface EachCord extends Omit<Rule, 'station' | 'facts' | 'check'> {
+interface EachCord extends Omit<Rule, 'station' | 'facts' | 'check' | 'right'> {
   readonly key: Key;
   readonly right: readonly string[];
   /** Asked of cords alone: an adapter lies nowhere and is not wound up. */
@@ -17,6 +17,7 @@ interface EachCord extends Omit<Rule, 'station' | 'facts' | 'check'> {
 function eachCord({ key, right, cordsAlone, good, bad, remedy, ...rest }: EachCord): Rule {
   return rule({
     ...rest,
+    right: { [`cord.${key}`]: right },
     facts: [`cord.${key}`, ...(cordsAlone ? ['cord.part'] : [])],
     check: (look) =>
       firstViolation(look, 'cord', (side, i) => {
@@ -71,6 +72,7 @@ export default [
     severity: 'correction',
     cites: everyEdition('400.12', '110.3(B)'),
     facts: ['transfer.kind', 'cord.part', 'cord.daisyChained'],
+    right: { 'cord.daisyChained': ['no'] },
     notApplicable: (look) =>
       look.need('transfer.kind') === 'none-cords' ? undefined : 'the cord feeds the house, not an appliance',
     check: (look) =>

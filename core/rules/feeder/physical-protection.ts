@@ -8,6 +8,7 @@ export default rule({
   holds: 'Every stretch is guarded where it can be hit, nailed or mown.',
   severity: 'correction',
   cites: everyEdition('300.4', '300.5(D)'),
+  right: { 'feeder.stretches.protected': ['yes'] },
   facts: ['transfer.kind', 'transfer.otherKind', 'feeder.stretches.protected', 'feeder.stretches.place'],
   notApplicable: without('feeder'),
   check: (look) =>

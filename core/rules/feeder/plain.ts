@@ -59,6 +59,7 @@ export default [
     holds: 'Every stretch is fastened as its wiring method asks.',
     severity: 'correction',
     cites: everyEdition('334.30', '352.30', '358.30', '334.15(C)'),
+    right: { 'feeder.stretches.fastened': ['yes'] },
     facts: ['transfer.kind', 'transfer.otherKind', 'feeder.stretches.fastened', 'feeder.stretches.place'],
     notApplicable,
     check: (look) =>

@@ -6,6 +6,7 @@ export default rule({
   holds: 'The backfed breaker is named as the generator’s, in the directory and at the handle.',
   severity: 'correction',
   cites: everyEdition('408.4', '110.22'),
+  right: { 'labels.generatorBreaker': ['yes'] },
   facts: ['transfer.kind', 'transfer.otherKind', 'labels.generatorBreaker'],
   notApplicable: without('backfed breaker'),
   check: (look) =>

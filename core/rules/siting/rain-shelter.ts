@@ -8,6 +8,7 @@ export default rule({
   severity: 'advisory',
   weighs: 'hazard where it traps exhaust',
   cites: everyEdition('listing', 'guidance'),
+  right: { 'siting.shelter': ['suitable'] },
   facts: ['source.kind', 'siting.shelter'],
   notApplicable: noExhaust,
   check: (look) => {

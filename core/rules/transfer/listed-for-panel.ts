@@ -6,6 +6,7 @@ export default rule({
   holds: 'The transfer equipment is listed for the very panel or place where it is used.',
   severity: 'correction',
   cites: everyEdition('110.3(B)', '702.5'),
+  right: { 'transfer.listedForPanel': ['yes'] },
   facts: ['transfer.kind', 'transfer.otherKind', 'transfer.listedForPanel'],
   notApplicable: (look) =>
     without('transfer')(look) ?? (kindOf(look) === 'none-backfed' ? 'there is no transfer equipment' : undefined),

@@ -1,0 +1,3 @@
+export * from './part';
+export * from './question';
+export { PARTS, PLACES, WALK, partsOf, placeOf } from './wall';

@@ -1,0 +1,238 @@
+import {
+  CATALOGUE,
+  NOT_SEEN,
+  catalogueKey,
+  factAt,
+  keysOf,
+  listPathOf,
+  metaOf,
+  recordedAt,
+  withFact,
+  type Case,
+  type Station,
+} from '../case';
+import { RULES, type Rule } from '../rules';
+import type { Evaluation } from '../verdict';
+import type { Glance, Part, Reading, Usual } from './part';
+import { partsOf, placeOf, WALK } from './wall';
+
+/** A part as it hangs at this house: one of several cords, or the one panel. */
+export interface PartHere {
+  readonly part: Part;
+  readonly station: Station;
+  /** Address of the list's entry, `cord[0]`. */
+  readonly entry?: string;
+  /** `cord/jacket 1` for the second cord's. */
+  readonly id: string;
+}
+
+/** How a part is drawn: hairline where nobody has looked, solid where known, broken where violated. */
+export type PartState = 'untouched' | 'open' | 'known' | 'violated';
+
+/** The addresses of a part's fact at this house: of its own entry, or of every one. */
+function pathsAt(c: Case, { part, entry }: PartHere, key: string): readonly string[] {
+  const list = listPathOf(key);
+  if (list === undefined) return [key];
+  const rest = key.slice(list.length);
+  if (entry !== undefined) return [`${entry}${rest}`];
+  return Array.from({ length: part.every ? entriesOf(c, list) : 1 }, (_, i) => `${list}[${i}]${rest}`);
+}
+
+/** Whether a fact is asked for in this case. */
+function isAsked(c: Case, path: string): boolean {
+  const meta = CATALOGUE.get(catalogueKey(path));
+  if (!meta) return false;
+  if (!meta.when) return true;
+  const keys = keysOf(path);
+  const siblings = factAt(c, path.slice(0, path.lastIndexOf('.')));
+  return keys.length > 1 && meta.when((siblings ?? {}) as Record<string, unknown>, c);
+}
+
+/** The addresses of a part's facts that are asked for in this case. */
+export const factsOf = (c: Case, here: PartHere): readonly string[] =>
+  here.part.keys.flatMap((key) => pathsAt(c, here, key)).filter((path) => isAsked(c, path));
+
+const entriesOf = (c: Case, list: string): number => {
+  const entries = factAt(c, list);
+  return Math.max(1, Array.isArray(entries) ? entries.length : 0);
+};
+
+/** The parts of a station at this house that have anything to be asked, an entry after the other. */
+export function partsAt(c: Case, station: Station): readonly PartHere[] {
+  const all = partsOf(station);
+  const list = all.find((one) => one.list && !one.every)?.list;
+  const each = all.filter((one) => one.list && !one.every);
+  const here: PartHere[] = [];
+  for (let index = 0; list && index < entriesOf(c, list); index++)
+    for (const part of each)
+      here.push({ part, station, entry: `${list}[${index}]`, id: index === 0 ? part.id : `${part.id} ${index}` });
+  for (const part of all) if (!each.includes(part)) here.push({ part, station, id: part.id });
+  return here.filter((one) => factsOf(c, one).length > 0);
+}
+
+/** What an evaluation asks for: what rules lack, and what else a rule looks at that finds a violation, for it may lift it. */
+export interface Wanted {
+  readonly needs: ReadonlySet<string>;
+  readonly mayLift: ReadonlySet<string>;
+}
+
+const FACTS_OF_RULE = new Map(RULES.map((rule) => [rule.id as string, rule.facts]));
+
+export const wantedBy = ({ outcomes }: Evaluation): Wanted => ({
+  needs: new Set(outcomes.flatMap((one) => (one.outcome === 'unproven' ? one.needs : []))),
+  mayLift: new Set(outcomes.flatMap((one) => (one.outcome === 'violation' ? (FACTS_OF_RULE.get(one.rule) ?? []) : []))),
+});
+
+/** What is still to be found out at a part: what a rule asks for and nobody has looked at. */
+const openFacts = (c: Case, here: PartHere, { needs, mayLift }: Wanted): readonly string[] =>
+  factsOf(c, here).filter(
+    (path) => factAt(c, path) === undefined && (needs.has(path) || mayLift.has(catalogueKey(path))),
+  );
+
+const RULES_OF_FACT = new Map<string, Rule[]>();
+for (const rule of RULES)
+  for (const key of rule.facts) RULES_OF_FACT.set(key, [...(RULES_OF_FACT.get(key) ?? []), rule]);
+
+/** Rules of this station that look at a part. */
+function rulesAt({ part, station }: PartHere): readonly string[] {
+  const rules = part.keys.flatMap((key) => RULES_OF_FACT.get(key) ?? []);
+  return rules.filter((one) => one.station === station).map((one) => one.id);
+}
+
+/** How a part stands: one that a rule of its station finds violated is broken, whatever is known of it. */
+export function stateOfPart(c: Case, evaluation: Evaluation, here: PartHere): PartState {
+  const facts = factsOf(c, here);
+  const known = facts.filter((path) => factAt(c, path) !== undefined);
+  const rules = rulesAt(here);
+  const id = here.entry === undefined ? undefined : (factAt(c, `${here.entry}.id`) as string | undefined);
+  const violated = evaluation.outcomes.some(
+    (one) =>
+      one.outcome === 'violation' &&
+      rules.includes(one.rule) &&
+      (one.part === undefined || one.part === null || one.part === id),
+  );
+  if (violated && known.length > 0) return 'violated';
+  const { needs } = wantedBy(evaluation);
+  if (facts.some((path) => needs.has(path))) return known.length > 0 ? 'open' : 'untouched';
+  return known.length > 0 ? 'known' : 'untouched';
+}
+
+/** What the strip asks next. */
+export type Question =
+  | { readonly kind: 'glance'; readonly glance: Glance; readonly readings: readonly Reading[] }
+  | { readonly kind: 'fact'; readonly path: string }
+  | { readonly kind: 'so'; readonly lines: readonly Line[] };
+
+/** A statement that holds, or does not. */
+export interface Line {
+  readonly path: string;
+  readonly words: string;
+  readonly right: string;
+}
+
+const MOST_LINES = 7;
+
+/** The one right answer to a fact, by the rules, or that there is none of it at all; undefined where several are right. */
+export function rightAnswer(key: string): string | undefined {
+  const answers = (RULES_OF_FACT.get(key) ?? []).map((rule) => rule.right?.[key]).find((right) => right !== undefined);
+  return answers?.length === 1 || answers?.[0] === 'none' ? answers[0] : undefined;
+}
+
+/** The statements of a part that nobody has answered yet; at most seven at once. */
+export function linesOf(c: Case, here: PartHere, wanted: Wanted): readonly Line[] {
+  return openFacts(c, here, wanted)
+    .flatMap((path) => {
+      const meta = metaOf(path);
+      const right = rightAnswer(catalogueKey(path));
+      return right === undefined ? [] : [{ path, words: meta.so ?? meta.label, right }];
+    })
+    .slice(0, MOST_LINES);
+}
+
+/** The question to ask at a part; undefined where nothing is open. `single` asks one fact after the other, where no reading fits. */
+export function questionAt(
+  c: Case,
+  evaluation: Evaluation,
+  here: PartHere,
+  { usual = {}, single = false }: { usual?: Usual; single?: boolean } = {},
+): Question | undefined {
+  const wanted = wantedBy(evaluation);
+  const open = openFacts(c, here, wanted);
+  if (here.part.so) {
+    const lines = linesOf(c, here, wanted);
+    if (lines.length > 0) return { kind: 'so', lines };
+  }
+  const [first] = open;
+  if (first === undefined) return undefined;
+  if (!single)
+    for (const glance of here.part.glances ?? []) {
+      const paths = glance.keys.flatMap((key) => pathsAt(c, here, key));
+      // Once something of a marking is recorded the rest of it is asked by itself: its plates would only say it again.
+      const begun = !here.part.every && paths.some((path) => factAt(c, path) !== undefined);
+      if (begun || !paths.some((path) => open.includes(path))) continue;
+      const readings = glance.readings(c, usual, here.entry);
+      if (readings.some((one) => missingOf(c, here, one) > (here.part.every ? 0 : 1)))
+        return { kind: 'glance', glance, readings };
+    }
+  return { kind: 'fact', path: first };
+}
+
+/**
+ * What a reading records at a part, in the order in which one fact makes another asked for. A fact that somebody touched by
+ * itself is spared: the same marking read again does not undo the correction.
+ */
+export function saidBy(
+  c: Case,
+  here: PartHere,
+  reading: Reading,
+): readonly (readonly [path: string, value: string | number])[] {
+  const wanted = Object.entries(reading.says).flatMap(([key, value]) =>
+    pathsAt(c, here, key).map((path) => [path, value] as const),
+  );
+  const with_ = wanted.reduce((now, [path, value]) => withFact(now, path, value), c);
+  return wanted.filter(
+    ([path]) =>
+      isAsked(with_, path) &&
+      !(factAt(c, path) !== undefined && factAt(c, path) !== NOT_SEEN && recordedAt(c, path)?.how === 'touched'),
+  );
+}
+
+/** Facts of a reading that the meter is to give. */
+export function measuredBy(c: Case, here: PartHere, { says, measures = [] }: Reading): readonly string[] {
+  const with_ = Object.entries(says).reduce((now, [key, value]) => withFact(now, pathsAt(c, here, key)[0]!, value), c);
+  return measures.flatMap((key) => pathsAt(c, here, key)).filter((path) => isAsked(with_, path));
+}
+
+/** How many facts that nobody has looked at a reading would record. */
+const missingOf = (c: Case, here: PartHere, reading: Reading): number =>
+  [...saidBy(c, here, reading).map(([path]) => path), ...measuredBy(c, here, reading)].filter(
+    (path) => factAt(c, path) === undefined,
+  ).length;
+
+/** The part of a station that comes into hand next: the first at which something is open. */
+export function nextPart(c: Case, evaluation: Evaluation, station: Station, after?: string): PartHere | undefined {
+  const wanted = wantedBy(evaluation);
+  const open = partsAt(c, station).filter((here) => !here.part.later && openFacts(c, here, wanted).length > 0);
+  if (after === undefined) return open[0];
+  const order = partsAt(c, station).map((one) => one.id);
+  return open.find((one) => order.indexOf(one.id) > order.indexOf(after)) ?? open[0];
+}
+
+/** The station that is walked to next from one: the next with anything open, in walking order; undefined where none is left after it. */
+export function nextStation(c: Case, evaluation: Evaluation, from: Station): Station | undefined {
+  return WALK.slice(WALK.indexOf(from) + 1).find((one) => nextPart(c, evaluation, one) !== undefined);
+}
+
+/** Whether the body has to move from one station to another. */
+export const movesTo = (from: Station, to: Station): boolean => placeOf(from) !== placeOf(to);
+
+/** Everything that is not proved yet, in walking order: each part with what is open there. */
+export const notProved = (c: Case, evaluation: Evaluation): readonly (readonly [PartHere, readonly string[]])[] => {
+  const { needs } = wantedBy(evaluation);
+  return WALK.flatMap((station) =>
+    partsAt(c, station).flatMap((here) => {
+      const open = factsOf(c, here).filter((path) => needs.has(path));
+      return open.length > 0 ? [[here, open] as const] : [];
+    }),
+  );
+};

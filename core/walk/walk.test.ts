@@ -1,0 +1,259 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import {
+  CATALOGUE,
+  catalogueKey,
+  emptyCase,
+  factAt,
+  metaOf,
+  parseCase,
+  readCase,
+  recordedFacts,
+  withFact,
+  withRecorded,
+  type Case,
+} from '../case';
+import { RULES } from '../rules';
+import { GOOD, caseWith, example } from '../test/rule-table';
+import { walk } from '../test/person';
+import { evaluate } from '../verdict';
+import {
+  PARTS,
+  WALK,
+  linesOf,
+  nextPart,
+  nextStation,
+  notProved,
+  partsAt,
+  questionAt,
+  rightAnswer,
+  saidBy,
+  stateOfPart,
+  wantedBy,
+} from '.';
+
+const names = readdirSync(`${__dirname}/../../examples`)
+  .filter((file) => file.endsWith('.json'))
+  .map((file) => file.replace('.json', ''));
+const read = (name: string): Case => {
+  const found = parseCase(readFileSync(`${__dirname}/../../examples/${name}.json`, 'utf8'));
+  if (!found.ok) throw new Error(found.errors.join('\n'));
+  return found.case;
+};
+const partOf = (c: Case, id: string) => WALK.flatMap((station) => partsAt(c, station)).find((one) => one.id === id)!;
+const USUAL = { altitudeFt: 1000, airF: 87 };
+const without = (c: Case, ...keys: string[]) => keys.reduce((now, key) => withFact(now, key, undefined), c);
+
+describe('a person who only answers what comes into hand', () => {
+  // Every sound house, and every third of those where something is wrong.
+  const walked = names.filter((name, i) => /^(ok|walk)-/.test(name) || i % 3 === 0);
+  test.each(walked)('%s comes out as it is', (name) => {
+    const truth = read(name);
+    const { recorded } = walk(truth, USUAL);
+    const outcomes = (c: Case) => evaluate(c).outcomes.map((one) => `${one.rule} ${one.outcome}`);
+    expect(outcomes(recorded)).toEqual(outcomes(truth));
+    expect(readCase(recorded).ok).toBe(true);
+  });
+
+  test('nothing is asked of a sound house that no rule needs there', () => {
+    const asked = recordedFacts(walk(GOOD, USUAL).recorded);
+    const spare = asked.filter((path) => {
+      const before = evaluate(GOOD).outcomes.map((one) => one.outcome);
+      const after = evaluate(withFact(GOOD, path, undefined)).outcomes.map((one) => one.outcome);
+      return before.every((one, i) => one === after[i]);
+    });
+    // said by the same marking, whether or not a rule needs it
+    const glanced = PARTS.flatMap((part) => part.glances ?? []).flatMap((glance) => glance.keys);
+    const leftOpen = (path: string) => metaOf(path).ask.includes('leave it open');
+    expect(spare.filter((path) => !glanced.includes(catalogueKey(path)) && !leftOpen(path))).toEqual([]);
+  });
+
+  // Touches between the first part and the last; opening, two changes of place and the findings come to them.
+  test.each([
+    ['walk-interlock-four-circuits', 69],
+    ['walk-switch-ten-circuits', 90],
+    ['ok-single-circuit-switch', 60],
+    ['ok-cords-only', 20],
+  ])('%s takes at most %d touches', (name, most) => {
+    expect(walk(read(name), USUAL).touches.length).toBeLessThanOrEqual(most);
+  });
+});
+
+describe('the parts', () => {
+  test('every fact is found out at one of them, and at one alone comes into hand by itself', () => {
+    const counted = new Map<string, number>();
+    for (const part of PARTS)
+      if (!part.later) for (const key of part.keys) counted.set(key, (counted.get(key) ?? 0) + 1);
+    const { kinds: _, ...wrong } = {
+      kinds: 0,
+      ...Object.fromEntries(
+        [...CATALOGUE.keys()].map((key) => [key, counted.get(key) ?? 0]).filter(([, n]) => n !== 1),
+      ),
+    };
+    expect(wrong).toEqual({});
+  });
+
+  test('each has an id and a name of its own at its station', () => {
+    expect(new Set(PARTS.map((one) => one.id)).size).toBe(PARTS.length);
+    for (const station of WALK) {
+      const own = PARTS.filter((one) => one.id.startsWith(`${station}/`)).map((one) => one.name);
+      expect(new Set(own).size).toBe(own.length);
+    }
+  });
+
+  test('a second cord has parts of its own; a house with cords alone has no inlet', () => {
+    const two = withFact(GOOD, 'cord[1].part', 'cord');
+    expect(
+      partsAt(two, 'cord')
+        .filter((one) => one.part.id === 'cord/jacket')
+        .map((one) => one.id),
+    ).toEqual(['cord/jacket', 'cord/jacket 1']);
+    expect(partsAt(two, 'cord').filter((one) => one.part.id === 'cord/so')).toHaveLength(1);
+    const c = evaluate(caseWith({ 'transfer.kind': 'none-cords' }));
+    expect(nextStation(example('ok-cords-only'), c, 'cord')).toBeUndefined();
+  });
+
+  test('nobody has looked, somebody has, all of it, and found it violated', () => {
+    const state = (c: Case) => stateOfPart(c, evaluate(c), partOf(c, 'breaker/face'));
+    expect(state(emptyCase('2020'))).toBe('untouched');
+    expect(state(without(GOOD, 'breaker.construction'))).toBe('open');
+    expect(state(GOOD)).toBe('known');
+    expect(state(caseWith({ 'breaker.ratingA': 50 }))).toBe('violated');
+  });
+});
+
+describe('readings', () => {
+  const cases = names.filter((name) => /^(ok-(l|p|s|w)|walk)/.test(name)).map(read);
+  test('each says only facts of its glance, each a value that can be recorded, and no two the same', () => {
+    for (const c of cases)
+      for (const station of WALK)
+        for (const here of partsAt(c, station))
+          for (const glance of here.part.glances ?? []) {
+            const readings = glance.readings(c, USUAL, here.entry);
+            expect(new Set(readings.map((one) => one.label)).size).toBe(readings.length);
+            for (const reading of readings) {
+              const keys = [...Object.keys(reading.says), ...(reading.measures ?? [])];
+              expect(glance.keys).toEqual(expect.arrayContaining(keys));
+              const recorded = saidBy(c, here, reading).reduce((now, [path, value]) => withFact(now, path, value), c);
+              expect(readCase(recorded)).toMatchObject({ ok: true });
+            }
+          }
+  });
+
+  test('one says nothing that is not asked for then: no ground size where the raceway is the ground', () => {
+    const c = withFact(GOOD, 'inlet.box', undefined);
+    const dry = { label: 'In a dry place', says: { 'inlet.box': 'dry', 'inlet.enclosure': '3R' } };
+    expect(saidBy(c, partOf(c, 'inlet/box'), dry)).toEqual([['inlet.box', 'dry']]);
+  });
+
+  test('the same reading taken again spares what somebody touched', () => {
+    const line = { how: 'touched', at: '2026-11-25T10:00:00Z', by: 'Ilse O’Harrow' } as const;
+    const c = withRecorded(withFact(GOOD, 'cord[0].wires', '3'), 'cord[0].wires', line);
+    const jacket = partOf(c, 'cord/jacket');
+    const reading = jacket.part
+      .glances![0]!.readings(c, {}, 'cord[0]')
+      .find((one) => one.label.startsWith('10/4 STW'))!;
+    expect(saidBy(c, jacket, reading).map(([path]) => path)).not.toContain('cord[0].wires');
+    expect(saidBy(GOOD, jacket, reading).map(([path]) => path)).toContain('cord[0].wires');
+  });
+
+  test('once part of a marking is known the rest is asked by itself', () => {
+    const c = without(GOOD, 'cord[0].type', 'cord[0].sizeAwg', 'cord[0].wires', 'cord[0].markedC');
+    expect(questionAt(c, evaluate(c), partOf(c, 'cord/jacket'))).toMatchObject({ kind: 'glance' });
+    expect(questionAt(c, evaluate(c), partOf(c, 'cord/jacket'), { single: true })).toMatchObject({ kind: 'fact' });
+    const half = withFact(c, 'cord[0].type', 'STW');
+    expect(questionAt(half, evaluate(half), partOf(half, 'cord/jacket'))).toMatchObject({ kind: 'fact' });
+  });
+
+  test('usual values are offered where somebody has met them, and marked', () => {
+    const c = without(GOOD, 'source.altitudeFt', 'source.airF');
+    const ask = (usual: Readonly<Record<string, number>>) => questionAt(c, evaluate(c), partOf(c, 'source/site'), { usual });
+    expect(ask({})).toMatchObject({ kind: 'fact' });
+    expect(ask(USUAL)).toMatchObject({ kind: 'glance', glance: { how: 'usual' } });
+  });
+
+  test('never at one glance: what a label says and what a meter says of it, or both ends of a cord', () => {
+    const together = (a: string, b: string) =>
+      PARTS.flatMap((one) => one.glances ?? []).some(({ keys }) => keys.includes(a) && keys.includes(b));
+    expect(together('source.neutralBond', 'source.neutralFrameOhm')).toBe(false);
+    expect(together('inlet.pinsDead', 'function.pinsV')).toBe(false);
+    expect(together('cord.sourceEnd', 'cord.inletEnd')).toBe(false);
+  });
+});
+
+describe('said together', () => {
+  const keys = PARTS.filter((one) => one.so).flatMap((one) => one.keys);
+  const sound = [
+    ...names.filter((name) => name.startsWith('ok-')).map(read),
+    caseWith({ 'source.connection': 'permanent', 'labels.standingSign': 'yes' }),
+  ];
+  const judged = (c: Case) => evaluate(c).outcomes.filter((one) => one.outcome === 'violation');
+
+  test.each(keys)('%s has one right answer by the rules, and no hazard hangs on it alone', (key) => {
+    const right = rightAnswer(key);
+    expect(right).toBeDefined();
+    const c = sound.find((one) =>
+      recordedFacts(one).some((path) => catalogueKey(path) === key && factAt(one, path) === right),
+    )!;
+    expect(c).toBeDefined();
+    const path = recordedFacts(c).find((one) => catalogueKey(one) === key && factAt(c, one) === right)!;
+    const before = judged(c).length;
+    const wrong = metaOf(path)
+      .choices.map((one) => one.value)
+      .filter((one) => one !== right);
+    const found = wrong.map((value) => judged(withFact(c, path, value)).length - before);
+    expect(found.some((more) => more > 0)).toBe(true);
+    // another answer that is right too says that something is there, and how: never more than that
+    if (found.some((more) => more <= 0)) expect(right).toBe('none');
+    const severities = RULES.filter((rule) => rule.right?.[key]).map((rule) => rule.severity);
+    expect(severities).not.toContain('hazard');
+  });
+
+  test('what needs a tool, a hand or a start is never said together', () => {
+    const asks = keys.map((key) => [key, metaOf(key).ask] as const);
+    expect(
+      asks.filter(([, ask]) => /\b(meter|tape|press|try|torque|push|clamp)\b/.test(ask)).map(([key]) => key),
+    ).toEqual(['transfer.workingSpace']);
+  });
+
+  test('at most seven lines at once, and a line that was answered is gone', () => {
+    const c = without(
+      GOOD,
+      ...PARTS.filter((one) => one.so).flatMap((one) =>
+        one.keys.filter((key) => !key.includes('cord.') && !key.includes('stretches.')),
+      ),
+    );
+    for (const station of WALK)
+      for (const here of partsAt(c, station).filter((one) => one.part.so)) {
+        const lines = linesOf(c, here, wantedBy(evaluate(c)));
+        expect(lines.length).toBeLessThanOrEqual(7);
+        if (lines.length === 0) continue;
+        const next = withFact(c, lines[0]!.path, lines[0]!.right);
+        expect(linesOf(next, here, wantedBy(evaluate(next))).map((one) => one.path)).not.toContain(lines[0]!.path);
+      }
+  });
+});
+
+describe('what comes next', () => {
+  test('the parts of a station in their order, then the next station that lacks something', () => {
+    const c = emptyCase('2020');
+    expect(nextPart(c, evaluate(c), 'source')?.id).toBe('source/nameplate');
+    expect(nextPart(c, evaluate(c), 'source', 'source/nameplate')?.id).toBe('source/outlet');
+    expect(nextStation(GOOD, evaluate(GOOD), 'source')).toBeUndefined();
+    const open = without(GOOD, 'grounding.rod', 'labels.steps');
+    expect(nextStation(open, evaluate(open), 'inlet')).toBe('grounding');
+    expect(nextStation(open, evaluate(open), 'grounding')).toBe('labels');
+  });
+
+  test('what is not seen is not asked again, and stands in what is not proved', () => {
+    const c = caseWith({ 'grounding.rod': 'not-seen' });
+    expect(nextPart(c, evaluate(c), 'grounding')).toBeUndefined();
+    expect(notProved(c, evaluate(c)).map(([here, facts]) => [here.id, facts])).toEqual([
+      ['grounding/rod', ['grounding.rod']],
+    ]);
+  });
+
+  test('a violation asks for what may lift it: the meter that tells ghost volts from real ones', () => {
+    const c = caseWith({ 'function.pinsV': 80 });
+    expect(questionAt(c, evaluate(c), partOf(c, 'inlet/pins'))).toEqual({ kind: 'fact', path: 'function.pinsLowZV' });
+  });
+});

@@ -1,0 +1,194 @@
+import { listPathOf, type Station } from '../case';
+import { GLANCES as G } from './glances';
+import type { Glance, Part } from './part';
+
+type Of = Omit<Part, 'id' | 'name' | 'keys'>;
+
+/** A part of a station; its facts are those of its glances and the rest, in that order unless `keys` says another. */
+function part(id: Part['id'], name: string, keys: readonly string[], of: Of = {}): Part {
+  const all = [...new Set([...(of.glances ?? []).flatMap((one) => one.keys), ...keys])];
+  const list = all.map(listPathOf).find((one) => one !== undefined);
+  return { id, name, ...(list && { list }), ...of, keys: all };
+}
+const seen = (...glances: Glance[]): Of => ({ glances });
+const of = (station: Station, ...names: string[]) => names.map((name) => `${station}.${name}`);
+const stretch = (...names: string[]) => of('feeder', ...names.map((name) => `stretches.${name}`));
+const circuit = (...names: string[]) => of('loads', ...names.map((name) => `circuits.${name}`));
+const SO: Of = { so: true };
+/** Of all cords, or stretches, together. */
+const EVERY: Of = { so: true, every: true };
+const AROUND = of('siting', 'shelter', 'firmBase', 'fuelAway', 'nothingBurns');
+
+/** Every part of the wall, in the order in which the current flows and a person walks; every fact is found out at one of them. */
+export const PARTS: readonly Part[] = [
+  part('source/nameplate', 'Nameplate', [], seen(G.nameplate, G.watts)),
+  part('source/outlet', 'Receptacle in use', of('source', 'outletPoles'), seen(G.outlet)),
+  part('source/receptacles', 'Its 120 V receptacles', of('source', 'receptacles120', 'madeBefore2015', 'gfciCordSets')),
+  part(
+    'source/bond',
+    'Neutral and frame',
+    of('source', 'neutralBond', 'neutralFrameOhm', 'bondAltered', 'bondChangeProvided', 'bondChangeMarked'),
+  ),
+  part('source/site', 'Height and heat', of('source', 'makerSiteW'), seen(G.usualSite)),
+  part(
+    'source/units',
+    'Units and disconnects',
+    of('source', 'pairListed', 'pairStops', 'chargedFromItself', 'disconnect', 'buildingDisconnect'),
+  ),
+
+  part('siting/place', 'Where it runs', of('siting', 'makerFt'), seen(G.standing)),
+  part('siting/exhaust', 'Exhaust', of('siting', 'exhaustAway')),
+  part('siting/alarms', 'CO alarms', of('siting', 'coAlarms')),
+  part('siting/gas', 'Gas line', of('siting', 'gasFit')),
+  part('siting/around', 'Around it', AROUND, { later: true }),
+
+  part('cord/plug', 'Plug at the source', of('cord', 'breakerA'), seen(G.plug)),
+  part('cord/connector', 'End at the house', [], seen(G.connector)),
+  part('cord/jacket', 'Jacket', [], seen(G.jacket)),
+  part('cord/length', 'Length', of('cord', 'lengthFt')),
+  part('cord/bridge', 'Hot to hot', of('cord', 'bridges')),
+  part('cord/pull', 'Pull at the ends', of('cord', 'pullTested')),
+  part('cord/so', 'Around it, and how it lies', [...AROUND, ...of('cord', 'run', 'coiled', 'daisyChained')], EVERY),
+
+  part('inlet/face', 'Face', of('inlet', 'interlockedDisconnect'), seen(G.inletFace)),
+  part('inlet/box', 'Box and lid', [], seen(G.inletBox)),
+  part('inlet/dead', 'Pins, by the detector', of('inlet', 'pinsDead')),
+  part('inlet/pins', 'Pins, by the meter', of('function', 'pinsLowZV'), seen(G.pins)),
+  part('inlet/sign', 'Sign', [], seen(G.inletSign)),
+  part('inlet/so', 'Listing, lid, entry', of('inlet', 'listed', 'lockable', 'entrySealed'), SO),
+
+  part('feeder/cable', 'Wiring method', stretch('racewayIn', 'othersInRaceway', 'fittings'), seen(G.cable)),
+  part(
+    'feeder/place',
+    'Where it runs',
+    stretch('burialIn', 'burialUnder', 'sunMarked', 'wetMarked', 'burialMarked'),
+    seen(G.place),
+  ),
+  part('feeder/length', 'Length', stretch('lengthFt')),
+  part('feeder/terminals', 'Terminals', of('feeder', 'inletTerminal', 'houseTerminal')),
+  part(
+    'feeder/so',
+    'How it is run',
+    [...stretch('fastened', 'protected'), ...of('feeder', 'identified', 'bushings', 'together', 'splices')],
+    EVERY,
+  ),
+
+  part('breaker/face', 'Breaker', [], seen(G.breakerFace)),
+  part('breaker/legs', 'Its slots', of('breaker', 'acrossBothLegs')),
+  part('breaker/fastener', 'Hold-down', of('breaker', 'heldDown')),
+  part('breaker/marks', 'LINE and LOAD', of('breaker', 'lineLoadMarked')),
+  part('breaker/moved', 'Circuits moved', of('breaker', 'displaced')),
+  part('breaker/fault', 'Fault current', of('breaker', 'availableKa', 'seriesRated')),
+
+  part('transfer/kind', 'Kind', of('transfer', 'kind', 'otherKind')),
+  part('transfer/mechanism', 'Mechanism', [], seen(G.mechanism)),
+  part('transfer/hand', 'By hand', [], seen(G.byHand)),
+  part('transfer/edges', 'Edges and holes', of('transfer', 'alteration')),
+  part('transfer/label', 'Label', of('transfer', 'circuitLimitA', 'utilityA', 'withstandKa'), seen(G.equipmentLabel)),
+  part('transfer/torque', 'Torque', [], seen(G.torque)),
+  part('transfer/outlets', 'Outlets of the house', of('transfer', 'backfeedsOutlet')),
+  part('transfer/service', 'Service side', of('transfer', 'location', 'meterListed', 'fourWire'), seen(G.utilitySide)),
+  part('transfer/load', 'Load it takes', of('transfer', 'loadManaged', 'transferredW')),
+  part('transfer/neutral', 'Neutral through it', of('transfer', 'neutralTraced')),
+  part('transfer/gutter', 'Gutter', [], seen(G.fill)),
+  part('transfer/box', 'Box with the splices', of('transfer', 'box', 'boxIn3'), seen(G.boxFill)),
+  part(
+    'transfer/so',
+    'Listing and landing',
+    [
+      ...of('breaker', 'listedForPanel', 'stabsSound'),
+      ...of(
+        'transfer',
+        'listedForPanel',
+        'leadsLanded',
+        'gfciAfciKept',
+        'neutralOnGfciBreaker',
+        'workingSpace',
+        'serviceEquipment',
+        'emergencyDisconnect',
+      ),
+    ],
+    SO,
+  ),
+
+  part('neutral/pole', 'Neutral at the transfer equipment', of('neutral', 'switched')),
+  part('neutral/other', 'Bonds elsewhere', of('neutral', 'otherBond', 'derivedBond')),
+  part('neutral/current', 'Neutral current', of('neutral', 'unbalancedA')),
+
+  part('grounding/path', 'Frame to panel', of('grounding', 'frameToPanelOhm', 'leadsOhm', 'cordGroundOhm')),
+  part('grounding/rod', 'Rod', of('grounding', 'rod', 'rodDiameterIn', 'rodLengthFt', 'rodListed')),
+  part('grounding/electrode', 'Electrode', [], seen(G.electrode)),
+
+  part('panel/space', 'Working space', of('panel', 'existing'), seen(G.space)),
+  part('panel/bus', 'Bus and main', [], seen(G.bus)),
+  part('panel/bars', 'Bars', [], seen(G.bars)),
+  part('panel/sources', 'Other sources', of('panel', 'otherSources', 'otherIslanded')),
+  part('panel/directory', 'Directory', of('panel', 'directoryTrue')),
+  part(
+    'panel/so',
+    'Cover and wires',
+    [
+      ...of('panel', 'openingsClosed', 'coverFits', 'screwsClear', 'doubleTaps', 'electrodeConductor'),
+      ...of('labels', 'feedThrough'),
+    ],
+    SO,
+  ),
+
+  part(
+    'labels/so',
+    'Signs',
+    of(
+      'labels',
+      'generatorBreaker',
+      'positions',
+      'steps',
+      'maxLoad',
+      'durable',
+      'twoSources',
+      'neutralShock',
+      'standingSign',
+    ),
+    SO,
+  ),
+
+  part('loads/slot', 'Slot', circuit('slot')),
+  part('loads/use', 'What it feeds', circuit('continuous'), seen(G.preset)),
+  part('loads/handle', 'Handle and wire', circuit('byNameplate', 'sourceLeg', 'paired'), seen(G.handle)),
+  part('loads/neutral', 'Neutrals', [], { glances: [G.neutrals], every: true }),
+  part('loads/others', 'The other breakers', of('loads', 'othersOff')),
+
+  part(
+    'function/moves',
+    'Moves',
+    of(
+      'function',
+      'generatorWithMainOn',
+      'mainWithGeneratorOn',
+      'bothWithPartMoved',
+      'coverOnHolds',
+      'opensFirst',
+      'handlesIndependent',
+      'cycle',
+      'eachAlone',
+    ),
+  ),
+  part('function/legs', 'Legs under load', [], seen(G.legs, G.otherLegs)),
+  part('function/ground', 'Current on the ground', of('function', 'groundA')),
+  part('function/gfci', 'GFCI', of('function', 'gfciTrips')),
+  part('function/drill', 'Drill', of('function', 'drillShown')),
+];
+
+/** Where the body has to be: the walk goes on by itself within a place, and asks before it moves. */
+export const PLACES: readonly { readonly name: string; readonly stations: readonly Station[] }[] = [
+  { name: 'Outside', stations: ['source', 'siting', 'cord', 'inlet'] },
+  {
+    name: 'At the panel',
+    stations: ['feeder', 'breaker', 'transfer', 'neutral', 'grounding', 'panel', 'labels', 'loads'],
+  },
+  { name: 'Source running', stations: ['function'] },
+];
+/** Stations as a person walks them: the loads before the source is started. */
+export const WALK: readonly Station[] = PLACES.flatMap((place) => place.stations);
+
+export const partsOf = (station: Station): readonly Part[] => PARTS.filter((one) => one.id.startsWith(`${station}/`));
+export const placeOf = (station: Station) => PLACES.find((one) => one.stations.includes(station))!;
