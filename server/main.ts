@@ -9,6 +9,7 @@ import { createApp } from './app';
 import { connect, migrate } from './database/client';
 import { loadDemo } from './demo/load';
 import { serverLog } from './log';
+import { simulateMeter } from './meter/instrument';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const databaseUrl = process.env.DATABASE_URL;
@@ -37,6 +38,7 @@ async function main(): Promise<void> {
 
   const app = createApp({ ...connection, log, sessionSecret: sessionSecret(), webFolder: join(root, 'app', 'dist') });
   const server = createServer(app).listen(port, host);
+  const meter = simulateMeter(server);
   await Promise.race([
     once(server, 'listening'),
     once(server, 'error').then(([error]) => Promise.reject(error as Error)),
@@ -49,6 +51,7 @@ async function main(): Promise<void> {
     if (ending) return;
     ending = true;
     log.info('ending: running requests are finished first');
+    for (const one of meter.clients) one.terminate();
     server.close(() => void connection.pool.end().then(() => process.exit(0)));
     setTimeout(() => process.exit(1), 10_000).unref();
   };

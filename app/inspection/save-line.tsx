@@ -59,8 +59,9 @@ const Saved = memo(function Saved({
           <Words color={palette.violation} style={{ fontSize: 16 }}>
             The office cannot take an entry
             {byId[change.inspection] && ` of ${byId[change.inspection]!.header.address}`}
-            {change.type === 'facts' && ` (${change.facts.map(({ path, value }) => entryOf(path, value)).join(', ')})`}:{' '}
-            {why} It is kept on this phone until you tap here.
+            {change.type === 'facts' &&
+              ` (${change.facts.map(({ path, value }) => entryOf(path, value)).join(', ')})`}: {why} It is kept on this
+            phone until you tap here.
           </Words>
         </Pressable>
       ))}

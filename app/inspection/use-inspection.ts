@@ -31,7 +31,7 @@ export function useWalkSoon(): Walk | undefined {
 /** The layout and its screen ask for the same walk: it is evaluated once. */
 const walks = new WeakMap<Inspection, Walk>();
 
-function walkOf(inspection: Inspection): Walk {
+export function walkOf(inspection: Inspection): Walk {
   const known = walks.get(inspection);
   if (known) return known;
   const evaluation = evaluate(inspection.case);

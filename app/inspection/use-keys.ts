@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import { STATIONS } from '@careful-latch/core/case';
 import { undo } from '../stores/inspections';
 import { toFindOut } from './answers';
@@ -18,7 +18,8 @@ const factInHand = () => document.activeElement?.closest('[id^="fact-"]') ?? doc
 export function useKeys(walk: Walk | undefined): void {
   const router = useRouter();
   const station = useStation();
-  useEffect(() => {
+  // Before the screen is painted: a key that is pressed at the first plate seen must not be lost.
+  useLayoutEffect(() => {
     if (!walk) return;
     const id = walk.inspection.id;
     const onKey = (event: KeyboardEvent) => {

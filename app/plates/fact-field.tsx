@@ -158,14 +158,14 @@ const useStyles = stylesOf(({ hairline }) => ({
   },
 }));
 
-/** One fact: its name, how to find it out, its plates, and the answer at once beside it. */
-function Field({ path, value, outcomes, onRecord, focused = false, trials = NO_TRIALS }: Props) {
-  const styles = useStyles();
+/** The plates of a fact, and a place to type where it is an amount. `not seen` stands with them, unless it has a place of its own. */
+export const FactPlates = memo(function FactPlates({
+  path,
+  value,
+  onRecord,
+  notSeen = true,
+}: Pick<Props, 'path' | 'value' | 'onRecord'> & { readonly notSeen?: boolean }) {
   const meta = metaOf(path);
-  const place = useRef<View>(null);
-  useEffect(() => {
-    if (focused) (place.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'center' });
-  }, [focused]);
   const typed =
     meta.kind === 'amount' && typeof value === 'number' && !meta.choices.some((one) => Number(one.value) === value);
   const choose = useCallback(
@@ -176,31 +176,46 @@ function Field({ path, value, outcomes, onRecord, focused = false, trials = NO_T
     [meta, onRecord, path],
   );
   return (
+    <Plates label={meta.label}>
+      {meta.choices.map((one) => (
+        <FactPlate
+          key={one.value}
+          meta={meta}
+          value={one.value}
+          label={one.label}
+          selected={meta.kind === 'amount' ? Number(one.value) === value : one.value === value}
+          onChoose={choose}
+        />
+      ))}
+      {meta.kind === 'amount' && (
+        <TypedAmount
+          key={typed ? String(value) : 'none'}
+          path={path}
+          meta={meta}
+          value={typed ? (value as number) : undefined}
+          onRecord={onRecord}
+        />
+      )}
+      {notSeen && (
+        <FactPlate meta={meta} value={NOT_SEEN} label="Not seen" selected={value === NOT_SEEN} onChoose={choose} />
+      )}
+    </Plates>
+  );
+});
+
+/** One fact: its name, how to find it out, its plates, and the answer at once beside it. */
+function Field({ path, value, outcomes, onRecord, focused = false, trials = NO_TRIALS }: Props) {
+  const styles = useStyles();
+  const meta = metaOf(path);
+  const place = useRef<View>(null);
+  useEffect(() => {
+    if (focused) (place.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'center' });
+  }, [focused]);
+  return (
     <View ref={place} testID={`fact-${path}`} nativeID={`fact-${path}`} style={styles.field}>
       <Asked meta={meta} />
       {trials.length > 0 && <Trials trials={trials} />}
-      <Plates label={meta.label}>
-        {meta.choices.map((one) => (
-          <FactPlate
-            key={one.value}
-            meta={meta}
-            value={one.value}
-            label={one.label}
-            selected={meta.kind === 'amount' ? Number(one.value) === value : one.value === value}
-            onChoose={choose}
-          />
-        ))}
-        {meta.kind === 'amount' && (
-          <TypedAmount
-            key={typed ? String(value) : 'none'}
-            path={path}
-            meta={meta}
-            value={typed ? (value as number) : undefined}
-            onRecord={onRecord}
-          />
-        )}
-        <FactPlate meta={meta} value={NOT_SEEN} label="Not seen" selected={value === NOT_SEEN} onChoose={choose} />
-      </Plates>
+      <FactPlates path={path} value={value} onRecord={onRecord} />
       {outcomes.map((one) => (
         <OutcomeLine key={one.rule} outcome={one} />
       ))}

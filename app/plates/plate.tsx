@@ -13,6 +13,8 @@ interface Props {
   /** The drawing stands before the label rather than above it. */
   readonly inline?: boolean;
   readonly quiet?: boolean;
+  /** Takes no touch now, and says so to a screen reader alone: what it looks like must not flicker. */
+  readonly disabled?: boolean;
   readonly role?: 'radio' | 'button';
   readonly style?: ViewStyle;
   readonly testID?: string;
@@ -49,6 +51,7 @@ export function Plate({
   drawing,
   inline = false,
   quiet = false,
+  disabled = false,
   role = 'radio',
   style,
   testID,
@@ -59,6 +62,7 @@ export function Plate({
   return (
     <Pressable
       onPress={onPress}
+      disabled={disabled}
       role={role}
       aria-checked={role === 'radio' ? selected : undefined}
       aria-label={label}

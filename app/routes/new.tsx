@@ -1,44 +1,60 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { EDITIONS } from '@careful-latch/core/codebook';
 import { TRANSFER_KINDS, type TransferKind } from '@careful-latch/core/case';
 import { headerSchema, touched, type Header } from '@careful-latch/core/record';
+import { Connection } from '../drawn/connections';
 import { Field } from '../plates/field';
 import { Plate, Plates } from '../plates/plate';
 import { openInspection, record } from '../stores/inspections';
 import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
 import { Screen } from '../theme/screen';
-import { Quiet, Title, Words } from '../theme/words';
+import { Title, Words } from '../theme/words';
 import { inside } from '../theme/inside';
 
+const KINDS = Object.keys(TRANSFER_KINDS) as TransferKind[];
+
+/** Address, then the connection as it looks: touching it opens the house, straight at its source. */
 export default inside(function New() {
   const router = useRouter();
   const office = useSession((one) => one.office);
-  const [kind, setKind] = useState<TransferKind>();
   const form = useForm<Header>({
     resolver: yupResolver(headerSchema),
     defaultValues: { address: '', owner: '', permit: '', edition: office?.edition ?? '2023' },
   });
   const edition = form.watch('edition');
-  const open = form.handleSubmit((header) => {
-    const id = openInspection(header);
-    if (kind) record(touched(id, 'transfer.kind', kind));
-    router.replace(`/inspection/${id}`);
-  });
+  const open = (kind: TransferKind | undefined) =>
+    form.handleSubmit((header) => {
+      const id = openInspection(header);
+      if (kind) record(touched(id, 'transfer.kind', kind));
+      router.replace(`/inspection/${id}/source`);
+    })();
   return (
     <Screen
       narrow
       head={<Back to="/" label="Inspections" />}
-      act={<Button title="Open the inspection" onPress={() => void open()} />}
+      act={<Button title="Open; connection not seen yet" onPress={() => void open(undefined)} />}
     >
-      <View style={{ gap: 14 }}>
+      <View style={{ gap: 10 }}>
         <Title>New inspection</Title>
         <Field form={form} name="address" label="Property" placeholder="Number and street" autoComplete="off" />
+        <Words style={{ fontWeight: '700' }}>What connects the source? Touch it to begin.</Words>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {KINDS.map((one) => (
+            <Plate
+              key={one}
+              role="button"
+              label={TRANSFER_KINDS[one]}
+              style={{ width: '31.5%', minHeight: 108 }}
+              drawing={(color) => <Connection kind={one} color={color} />}
+              onPress={() => void open(one)}
+            />
+          ))}
+        </View>
         <Field form={form} name="owner" label="Owner" autoComplete="off" />
         <Field form={form} name="permit" label="Permit number" autoComplete="off" />
         <Words style={{ fontWeight: '700' }}>Edition adopted by the office</Words>
@@ -50,23 +66,6 @@ export default inside(function New() {
               label={one}
               selected={edition === one}
               onPress={() => form.setValue('edition', one)}
-            />
-          ))}
-        </Plates>
-        <View>
-          <Words style={{ fontWeight: '700' }}>Connection</Words>
-          <Quiet>
-            What keeps the source and the utility apart. It decides what is to be checked; leave it open if you cannot
-            see it yet.
-          </Quiet>
-        </View>
-        <Plates label="Connection">
-          {(Object.keys(TRANSFER_KINDS) as TransferKind[]).map((one) => (
-            <Plate
-              key={one}
-              label={TRANSFER_KINDS[one]}
-              selected={kind === one}
-              onPress={() => setKind(kind === one ? undefined : one)}
             />
           ))}
         </Plates>

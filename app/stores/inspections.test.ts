@@ -153,7 +153,10 @@ test('a refusal is shown, and the office’s state comes back', async () => {
   await settle();
   expect(state().waiting).toBe(0);
   const [[, kept]] = [...state().aside] as [[number, { change: Change; why: string }]];
-  expect(kept).toMatchObject({ why: 'Only an inspector signs.', change: { facts: [{ path: 'breaker.ratingA', value: 50 }] } });
+  expect(kept).toMatchObject({
+    why: 'Only an inspector signs.',
+    change: { facts: [{ path: 'breaker.ratingA', value: 50 }] },
+  });
   expect(breaker(id)).toBeUndefined();
 
   // kept over a reload, until somebody has read it

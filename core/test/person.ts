@@ -1,26 +1,35 @@
-import { emptyCase, factAt, metaOf, recordedFacts, withFact, type Case, type Station } from '../case';
+import { NOT_SEEN, emptyCase, factAt, listOf, metaOf, recordedFacts, withFact, type Case, type Station } from '../case';
 import { evaluate as judged, type Evaluation } from '../verdict';
 import {
   WALK,
   factsOf,
   linesOf,
   measuredBy,
-  wantedBy,
+  movesTo,
   nextPart,
   nextStation,
   partsAt,
   questionAt,
   saidBy,
+  wantedBy,
   type PartHere,
   type Reading,
+  type Usual,
 } from '../walk';
 
-/** A touch, and what it was for. */
-export interface Touch {
-  readonly station: Station;
-  readonly part: string;
-  readonly what: string;
-}
+/** One touch of a person at the drawing and the strip. */
+export type Touch = { readonly station: Station } & (
+  | { readonly act: 'read'; readonly asks: string; readonly label: string }
+  | { readonly act: 'one-by-one' }
+  | { readonly act: 'answer'; readonly path: string; readonly value: string | number }
+  | { readonly act: 'line'; readonly path: string }
+  | { readonly act: 'all-so' }
+  | { readonly act: 'part'; readonly id: string }
+  | { readonly act: 'change'; readonly path: string }
+  | { readonly act: 'go-on' }
+  | { readonly act: 'add'; readonly slot: number | undefined }
+  | { readonly act: 'next'; readonly to: Station }
+);
 
 /** A case is judged once, however often the person looks at it. */
 const known = new WeakMap<Case, Evaluation>();
@@ -30,109 +39,156 @@ function evaluate(c: Case): Evaluation {
   return evaluation;
 }
 
-const LISTS = { cord: 'cord', feeder: 'feeder.stretches', loads: 'loads.circuits' } as const;
+/** Touches that it takes to put one fact of a part right that a reading has said otherwise. */
+const TO_CHANGE = 3;
 
 /**
  * A person who walks a house that is as a case says, by drawing and strip alone: takes the reading that says what is there,
- * else the nearest and changes what is otherwise, else answers one after the other. Gives every touch, and what was recorded.
+ * else the nearest and changes what is otherwise, else answers one after the other. Yields every touch before it is done.
  */
-export function walk(truth: Case, usual = {}): { touches: readonly Touch[]; recorded: Case } {
-  let c = emptyCase(truth.edition);
-  const kind = truth.transfer?.kind;
-  if (kind) c = withFact(c, 'transfer.kind', kind);
-  const touches: Touch[] = [];
-  let station: Station = WALK[0]!;
-  const touch = (here: PartHere, what: string) => touches.push({ station: here.station, part: here.id, what });
-  const set = (path: string) => {
-    const value = factAt(truth, path);
-    c = withFact(c, path, value ?? 'not-seen', entryId(path));
-  };
-  const entryId = (path: string) => {
-    const entry = /^(.*\[\d+\])/.exec(path)?.[1];
-    return entry && (factAt(truth, `${entry}.id`) as string | undefined);
-  };
-  const differs = (here: PartHere, reading: Reading) =>
-    saidBy(c, here, reading).filter(([path, value]) => factAt(truth, path) !== value);
-  const answer = (here: PartHere, single: boolean): boolean => {
-    const evaluation = evaluate(c);
-    const question = questionAt(c, evaluation, here, { usual, single });
-    if (!question) return false;
-    if (question.kind === 'so') {
-      const lines = linesOf(c, here, wantedBy(evaluation));
-      for (const { path, right } of lines) {
-        if (factAt(truth, path) !== right) {
-          touch(here, `not so: ${path}`);
-          touch(here, `${path} = ${String(factAt(truth, path))}`);
-        }
-        set(path);
-      }
-      if (lines.some(({ path, right }) => factAt(truth, path) === right)) touch(here, 'all so');
-      return true;
-    }
-    if (question.kind === 'fact') {
-      touch(here, question.path);
-      set(question.path);
-      return true;
-    }
-    const best = question.readings.toSorted((a, b) => differs(here, a).length - differs(here, b).length)[0]!;
-    const otherwise = differs(here, best);
-    const one = question.glance.keys.length;
-    if (otherwise.length * 2 >= one) {
-      touch(here, 'one after the other');
-      return answerSingly(here, question.glance.keys.length);
-    }
-    touch(here, best.label);
-    for (const [path, value] of saidBy(c, here, best)) c = withFact(c, path, value, entryId(path));
-    for (const path of measuredBy(c, here, best)) set(path);
-    for (const [path] of otherwise) {
-      touch(here, `otherwise: ${path}`);
-      touch(here, path);
-      set(path);
-    }
-    return true;
-  };
-  const answerSingly = (here: PartHere, most: number): boolean => {
-    for (let i = 0; i < most; i++) if (!answer(here, true)) return true;
-    return true;
-  };
-  /** What may be left open is touched by hand where there is something to read. */
-  const touchWhatIsLeftOpen = () => {
-    for (const path of recordedFacts(truth)) {
-      if (factAt(c, path) !== undefined || !metaOf(path).ask.includes('leave it open')) continue;
-      const here = WALK.flatMap((one) => partsAt(c, one)).find((one) => factsOf(c, one).includes(path));
-      if (!here) continue;
-      touch(here, `by hand: ${path}`);
-      touch(here, path);
-      set(path);
-    }
-  };
-  for (let round = 0; round < 3; round++) {
-    station = WALK[0]!;
-    for (;;) {
-      const list = LISTS[station as keyof typeof LISTS];
-      const entries = list ? ((factAt(truth, list) as unknown[] | undefined)?.length ?? 0) : 0;
-      for (let guard = 0; guard < 400; guard++) {
-        const here = nextPart(c, evaluate(c), station);
-        const have = list ? ((factAt(c, list) as unknown[] | undefined)?.length ?? 0) : 0;
-        // Every circuit first: what is asked of all of them together comes after the last.
-        if (here && (here.entry !== undefined || have >= entries || have === 0) && answer(here, false)) continue;
-        if (list && have < entries) {
-          const added = partsAt(withFact(c, `${list}[${have}].id`, entryId(`${list}[${have}].id`)), station).find(
-            (one) => one.entry === `${list}[${have}]`,
-          )!;
-          touch(added, 'one more');
-          const first = station === 'loads' && factsOf(c, added).includes(`${list}[${have}].slot`) ? 'slot' : undefined;
-          if (first) set(`${list}[${have}].slot`);
-          else c = withFact(c, `${list}[${have}].id`, entryId(`${list}[${have}].id`) ?? `${list}-${have}`);
-          continue;
-        }
-        break;
-      }
-      const next = nextStation(c, evaluate(c), station);
-      if (!next) break;
-      station = next;
-    }
-    if (round === 0) touchWhatIsLeftOpen();
+export class Person {
+  /** What has been recorded so far. */
+  site: Case;
+  private station: Station = WALK[0]!;
+
+  constructor(
+    private readonly truth: Case,
+    private readonly usual: Usual = {},
+    /** Whether there is a meter that gives its readings by itself. */
+    private readonly meter = true,
+  ) {
+    this.site = emptyCase(truth.edition);
+    const kind = truth.transfer?.kind;
+    if (kind) this.site = withFact(this.site, 'transfer.kind', kind);
   }
-  return { touches, recorded: c };
+
+  *walk(): Generator<Touch> {
+    for (let round = 0; round < 3; round++) {
+      for (;;) {
+        yield* this.walkStation();
+        const next = nextStation(this.site, evaluate(this.site), this.station);
+        if (!next) break;
+        if (movesTo(this.station, next)) yield { station: this.station, act: 'next', to: next };
+        this.station = next;
+      }
+      if (round === 0) yield* this.touchWhatIsLeftOpen();
+      const first = WALK.find((one) => nextPart(this.site, evaluate(this.site), one));
+      if (!first) return;
+      this.station = first;
+      yield { station: first, act: 'next', to: first };
+    }
+  }
+
+  private *walkStation(): Generator<Touch> {
+    const { station } = this;
+    const list = listOf(station)?.list;
+    const count = (c: Case) => (list ? ((factAt(c, list) as unknown[] | undefined)?.length ?? 0) : 0);
+    const entries = count(this.truth);
+    for (;;) {
+      const here = nextPart(this.site, evaluate(this.site), station);
+      const have = count(this.site);
+      // Every cord, stretch and circuit first: what is asked of all of them together comes after the last.
+      if (here && (here.entry !== undefined || have >= entries || have === 0)) {
+        yield* this.answer(here);
+        continue;
+      }
+      if (!list || have >= entries) return;
+      const entry = `${list}[${have}]`;
+      const slot = station === 'loads' ? (factAt(this.truth, `${entry}.slot`) as number | undefined) : undefined;
+      yield { station, act: 'add', slot };
+      if (slot === undefined) this.site = withFact(this.site, `${entry}.id`, this.idOf(entry));
+      else this.set(`${entry}.slot`);
+    }
+  }
+
+  private *answer(here: PartHere, single = false): Generator<Touch> {
+    const { station } = here;
+    const evaluation = evaluate(this.site);
+    const question = questionAt(this.site, evaluation, here, { usual: this.usual, single });
+    if (question?.kind === 'so') {
+      const lines = linesOf(this.site, here, wantedBy(evaluation));
+      const otherwise = lines.filter(({ path, right }) => factAt(this.truth, path) !== right);
+      for (const { path } of otherwise) {
+        yield { station, act: 'line', path };
+        yield* this.answerFact(station, path);
+      }
+      if (otherwise.length < lines.length) yield { station, act: 'all-so' };
+      for (const { path } of lines) this.set(path);
+    } else if (question?.kind === 'fact') yield* this.answerFact(station, question.path);
+    else if (question) yield* this.read(here, question.glance.asks, question.readings);
+  }
+
+  private *read(here: PartHere, asks: string, readings: readonly Reading[]): Generator<Touch> {
+    const { station } = here;
+    const able = this.meter ? readings : readings.filter((one) => one.measures === undefined);
+    const differs = (reading: Reading) =>
+      saidBy(this.site, here, reading).filter(([path, value]) => factAt(this.truth, path) !== value);
+    const best = able.toSorted((a, b) => differs(a).length - differs(b).length)[0];
+    const otherwise = best ? differs(best) : [];
+    const asked = factsOf(this.site, here).filter((path) => factAt(this.site, path) === undefined);
+    if (!best || otherwise.length * TO_CHANGE >= asked.length) {
+      yield { station, act: 'one-by-one' };
+      for (let one = 0; one < asked.length; one++) {
+        if (!questionAt(this.site, evaluate(this.site), here, { single: true })) return;
+        yield* this.answer(here, true);
+      }
+      return;
+    }
+    yield { station, act: 'read', asks, label: best.label };
+    for (const [path, value] of saidBy(this.site, here, best))
+      this.site = withFact(this.site, path, value, this.idOf(path));
+    for (const path of measuredBy(this.site, here, best)) this.set(path);
+    if (otherwise.length > 0)
+      yield* this.changeByHand(
+        here,
+        otherwise.map(([path]) => path),
+      );
+  }
+
+  private *changeByHand(here: PartHere, paths: readonly string[]): Generator<Touch> {
+    const { station } = here;
+    yield { station, act: 'part', id: here.id };
+    for (const path of paths) {
+      yield { station, act: 'change', path };
+      yield* this.answerFact(station, path);
+    }
+    yield { station, act: 'go-on' };
+  }
+
+  private *answerFact(station: Station, path: string): Generator<Touch> {
+    yield {
+      station,
+      act: 'answer',
+      path,
+      value: (factAt(this.truth, path) as string | number | undefined) ?? NOT_SEEN,
+    };
+    this.set(path);
+  }
+
+  /** What may be left open is touched by hand where there is something to read. */
+  private *touchWhatIsLeftOpen(): Generator<Touch> {
+    for (const path of recordedFacts(this.truth)) {
+      if (factAt(this.site, path) !== undefined || !metaOf(path).ask.includes('leave it open')) continue;
+      const here = WALK.flatMap((one) => partsAt(this.site, one)).find((one) => factsOf(this.site, one).includes(path));
+      if (!here) continue;
+      yield { station: here.station, act: 'next', to: here.station };
+      yield* this.changeByHand(here, [path]);
+    }
+  }
+
+  private set(path: string): void {
+    this.site = withFact(this.site, path, factAt(this.truth, path) ?? NOT_SEEN, this.idOf(path));
+  }
+
+  private idOf(path: string): string | undefined {
+    const entry = /^(.*\[\d+\])/.exec(path)?.[1];
+    return entry && (factAt(this.truth, `${entry}.id`) as string | undefined);
+  }
+}
+
+/** A whole walk: every touch, and what was recorded. */
+export function walk(truth: Case, usual: Usual = {}): { touches: readonly Touch[]; recorded: Case } {
+  const person = new Person(truth, usual);
+  const touches = [...person.walk()];
+  return { touches, recorded: person.site };
 }

@@ -7,6 +7,7 @@ import {
   listPathOf,
   metaOf,
   recordedAt,
+  stationOf,
   withFact,
   type Case,
   type Station,
@@ -14,7 +15,7 @@ import {
 import { RULES, type Rule } from '../rules';
 import type { Evaluation } from '../verdict';
 import type { Glance, Part, Reading, Usual } from './part';
-import { partsOf, placeOf, WALK } from './wall';
+import { PARTS, partsOf, placeOf, stationOfPart, WALK } from './wall';
 
 /** A part as it hangs at this house: one of several cords, or the one panel. */
 export interface PartHere {
@@ -149,12 +150,15 @@ export function linesOf(c: Case, here: PartHere, wanted: Wanted): readonly Line[
     .slice(0, MOST_LINES);
 }
 
-/** The question to ask at a part; undefined where nothing is open. `single` asks one fact after the other, where no reading fits. */
+/**
+ * The question to ask at a part; undefined where nothing is open. `single` asks one fact after the other, where no reading
+ * fits; `fresh` asks the first of an entry that is not there yet, whether or not a rule needs one more.
+ */
 export function questionAt(
   c: Case,
   evaluation: Evaluation,
   here: PartHere,
-  { usual = {}, single = false }: { usual?: Usual; single?: boolean } = {},
+  { usual = {}, single = false, fresh = false }: { usual?: Usual; single?: boolean; fresh?: boolean } = {},
 ): Question | undefined {
   const wanted = wantedBy(evaluation);
   const open = openFacts(c, here, wanted);
@@ -162,14 +166,14 @@ export function questionAt(
     const lines = linesOf(c, here, wanted);
     if (lines.length > 0) return { kind: 'so', lines };
   }
-  const [first] = open;
+  const [first] = fresh ? factsOf(c, here) : open;
   if (first === undefined) return undefined;
   if (!single)
     for (const glance of here.part.glances ?? []) {
       const paths = glance.keys.flatMap((key) => pathsAt(c, here, key));
       // Once something of a marking is recorded the rest of it is asked by itself: its plates would only say it again.
       const begun = !here.part.every && paths.some((path) => factAt(c, path) !== undefined);
-      if (begun || !paths.some((path) => open.includes(path))) continue;
+      if (begun || !(fresh || paths.some((path) => open.includes(path)))) continue;
       const readings = glance.readings(c, usual, here.entry);
       if (readings.some((one) => missingOf(c, here, one) > (here.part.every ? 0 : 1)))
         return { kind: 'glance', glance, readings };
@@ -222,6 +226,13 @@ export function nextPart(c: Case, evaluation: Evaluation, station: Station, afte
 export function nextStation(c: Case, evaluation: Evaluation, from: Station): Station | undefined {
   return WALK.slice(WALK.indexOf(from) + 1).find((one) => nextPart(c, evaluation, one) !== undefined);
 }
+
+/** The station at which a fact is found out, which need not be its own: the sign at the inlet is read at the inlet. */
+export const stationOfPath = (path: string): Station => {
+  const key = catalogueKey(path);
+  const part = PARTS.find((one) => !one.later && one.keys.includes(key));
+  return part ? stationOfPart(part) : stationOf(path);
+};
 
 /** Whether the body has to move from one station to another. */
 export const movesTo = (from: Station, to: Station): boolean => placeOf(from) !== placeOf(to);

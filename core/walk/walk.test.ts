@@ -166,7 +166,8 @@ describe('readings', () => {
 
   test('usual values are offered where somebody has met them, and marked', () => {
     const c = without(GOOD, 'source.altitudeFt', 'source.airF');
-    const ask = (usual: Readonly<Record<string, number>>) => questionAt(c, evaluate(c), partOf(c, 'source/site'), { usual });
+    const ask = (usual: Readonly<Record<string, number>>) =>
+      questionAt(c, evaluate(c), partOf(c, 'source/site'), { usual });
     expect(ask({})).toMatchObject({ kind: 'fact' });
     expect(ask(USUAL)).toMatchObject({ kind: 'glance', glance: { how: 'usual' } });
   });

@@ -190,5 +190,6 @@ export const PLACES: readonly { readonly name: string; readonly stations: readon
 /** Stations as a person walks them: the loads before the source is started. */
 export const WALK: readonly Station[] = PLACES.flatMap((place) => place.stations);
 
+export const stationOfPart = ({ id }: Part): Station => id.split('/')[0] as Station;
 export const partsOf = (station: Station): readonly Part[] => PARTS.filter((one) => one.id.startsWith(`${station}/`));
 export const placeOf = (station: Station) => PLACES.find((one) => one.stations.includes(station))!;

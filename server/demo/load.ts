@@ -21,7 +21,8 @@ const PEOPLE = [
   { login: 'maro', name: 'Maro Tillane', role: 'contractor' },
 ] as const;
 
-function factsOf(property: DemoProperty): Case | undefined {
+/** What a demo house is recorded as; undefined where nobody has been there yet. */
+export function factsOf(property: DemoProperty): Case | undefined {
   if (!property.from) return undefined;
   const read = parseCase(readFileSync(new URL(`../../examples/${property.from}.json`, import.meta.url), 'utf8'));
   if (!read.ok) throw new Error(`examples/${property.from}.json: ${read.errors.join(' ')}`);

@@ -1,13 +1,18 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
-import { memo } from 'react';
+import { Suspense, lazy, memo } from 'react';
 import { View } from 'react-native';
 import { STATIONS, isStation, type Station } from '@careful-latch/core/case';
 import { PathStrip } from '../../../drawn/path-line';
 import { SaveLine } from '../../../inspection/save-line';
 import { NextStation, StationSheet } from '../../../inspection/station-sheet';
 import { useWalkSoon } from '../../../inspection/use-inspection';
+import { Plate } from '../../../plates/plate';
+import { usePreferences } from '../../../stores/preferences';
 import { Back } from '../../../theme/back';
 import { Screen, useWide } from '../../../theme/screen';
+
+/** Drawings and strip come by themselves, after the first screen. */
+const WallScreen = lazy(() => import('../../../wall/wall-screen').then((one) => ({ default: one.WallScreen })));
 
 /** Where this is, and how the whole path stands. */
 const SheetHead = memo(function SheetHead({ station }: { station: Station }) {
@@ -37,9 +42,20 @@ export default function StationScreen() {
   // Its own part of the address: by the whole one it would show the next station before its own screen does, and lose what was tapped meanwhile.
   const { id, station } = useLocalSearchParams<{ id: string; station: string }>();
   const wide = useWide();
+  const allFacts = usePreferences((one) => one.allFacts);
+  const setAllFacts = usePreferences((one) => one.setAllFacts);
   if (!isStation(station)) return <Redirect href={`/inspection/${id}`} />;
+  if (!allFacts)
+    return (
+      <Suspense fallback={<Screen head={wide ? undefined : <SheetHead station={station} />}>{null}</Screen>}>
+        <WallScreen station={station} />
+      </Suspense>
+    );
   return (
     <Screen head={wide ? undefined : <SheetHead station={station} />} act={<SheetAct station={station} />}>
+      <View style={{ alignItems: 'flex-end' }}>
+        <Plate role="button" quiet label="Drawing" onPress={() => setAllFacts(false)} />
+      </View>
       <StationSheet key={station} inspection={id} station={station} />
     </Screen>
   );

@@ -1,0 +1,177 @@
+import type { ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import Svg, { Path, Text as SvgText } from 'react-native-svg';
+import type { PartState } from '@careful-latch/core/walk';
+import { READING_FONT, TEXT_FONT, usePalette } from '../theme/theme';
+import type { Palette } from '../theme/palette';
+import { Sign } from './signs';
+
+/** A part as a drawing shows it. */
+export interface Seen {
+  readonly id: string;
+  readonly name: string;
+  readonly state: PartState;
+  /** What is recorded, in a few readings; empty where nobody has looked. */
+  readonly value: string;
+  readonly inHand: boolean;
+}
+
+/** Where a part hangs in a drawing, in units of its own width and height. */
+export type Place = readonly [x: number, y: number, width: number, height: number];
+
+export const WIDTH = 358;
+
+/** Hairline where nobody has looked, solid where known, broken where violated. */
+export function lineOf(palette: Palette, state: PartState) {
+  switch (state) {
+    case 'violated':
+      return { stroke: palette.violation, strokeWidth: 3, strokeDasharray: '16 6' };
+    case 'known':
+      return { stroke: palette.ink, strokeWidth: 2.5 };
+    case 'open':
+      return { stroke: palette.unproven, strokeWidth: 2, strokeDasharray: '5 4' };
+    default:
+      return { stroke: palette.quiet, strokeWidth: 1 };
+  }
+}
+
+const SIGN = { violated: 'violation', known: 'holds', open: 'unproven', untouched: 'unproven' } as const;
+const STATE_WORDS = {
+  violated: 'violated',
+  known: 'known',
+  open: 'not finished',
+  untouched: 'nobody has looked',
+} as const;
+
+const short = (text: string, width: number, letter: number) => {
+  const most = Math.floor((width - 14) / letter);
+  return text.length > most ? `${text.slice(0, most - 1)}…` : text;
+};
+
+/** A part drawn as a plate on the wall: its outline says how it stands, its name and reading what it is. */
+export function Spot({ seen, at: [x, y, width, height], drawing }: { seen: Seen; at: Place; drawing?: ReactNode }) {
+  const palette = usePalette();
+  const line = lineOf(palette, seen.state);
+  const outline = `M${x} ${y}H${x + width - 9}L${x + width} ${y + 9}V${y + height}H${x}Z`;
+  const color = seen.state === 'violated' ? palette.violation : palette.ink;
+  return (
+    <>
+      <Path d={outline} fill={palette.sheet} {...line} />
+      {seen.inHand && (
+        <Path
+          d={`M${x - 4} ${y - 4}H${x + width - 6}L${x + width + 4} ${y + 6}V${y + height + 4}H${x - 4}Z`}
+          fill="none"
+          stroke={palette.copper}
+          strokeWidth={3}
+        />
+      )}
+      <SvgText
+        x={x + 8}
+        y={y + 18}
+        fontFamily={TEXT_FONT}
+        fontSize={14}
+        fill={seen.value ? palette.quiet : palette.ink}
+      >
+        {short(seen.name, width - (seen.state === 'untouched' ? 0 : 18), 7)}
+      </SvgText>
+      {seen.value !== '' && (
+        <SvgText x={x + 8} y={y + 38} fontFamily={READING_FONT} fontWeight="500" fontSize={14} fill={color}>
+          {short(seen.value, width, 8.4)}
+        </SvgText>
+      )}
+      {drawing}
+    </>
+  );
+}
+
+const percent = (part: number, of: number) => `${(part / of) * 100}%` as const;
+
+/** The sign of a part, at its corner: how it stands is told by shape, too. */
+function Corner({ seen, at: [x, y, width], height }: { seen: Seen; at: Place; height: number }) {
+  if (seen.state === 'untouched') return null;
+  return (
+    <View
+      pointerEvents="none"
+      style={{ position: 'absolute', left: percent(x + width - 26, WIDTH), top: percent(y + 10, height) }}
+    >
+      <Sign kind={SIGN[seen.state]} size={16} />
+    </View>
+  );
+}
+
+/** A drawing with its parts as targets over it: real buttons in walking order; the picture itself is hidden from screen readers. */
+export function Sheet({
+  height,
+  parts,
+  places,
+  onTouch,
+  children,
+  drawings = {},
+}: {
+  height: number;
+  parts: readonly Seen[];
+  places: Readonly<Record<string, Place>>;
+  onTouch: (id: string) => void;
+  children?: ReactNode;
+  drawings?: Readonly<Record<string, ReactNode>>;
+}) {
+  const here = parts.flatMap((seen) => {
+    const at = places[seen.id.split(' ')[0]!];
+    return at ? [[seen, at] as const] : [];
+  });
+  return (
+    <View style={{ width: '100%', aspectRatio: WIDTH / height, maxWidth: 640, alignSelf: 'center' }}>
+      <Svg width="100%" height="100%" viewBox={`0 0 ${WIDTH} ${height}`} aria-hidden>
+        {children}
+        {here.map(([seen, at]) => (
+          <Spot key={seen.id} seen={seen} at={at} drawing={drawings[seen.id.split(' ')[0]!]} />
+        ))}
+      </Svg>
+      {here.map(([seen, at]) => (
+        <Corner key={seen.id} seen={seen} at={at} height={height} />
+      ))}
+      {here.map(([seen, [x, y, width, tall]]) => (
+        <Target
+          key={seen.id}
+          label={`${seen.name}${seen.value ? `, ${seen.value}` : ''}, ${STATE_WORDS[seen.state]}`}
+          id={seen.id}
+          inHand={seen.inHand}
+          onTouch={onTouch}
+          style={{
+            position: 'absolute',
+            left: percent(x, WIDTH),
+            top: percent(y, height),
+            width: percent(width, WIDTH),
+            height: percent(tall, height),
+          }}
+        />
+      ))}
+    </View>
+  );
+}
+
+/** What is touched: invisible over its drawing. */
+export function Target({
+  label,
+  id,
+  inHand,
+  onTouch,
+  style,
+}: {
+  label: string;
+  id: string;
+  inHand: boolean;
+  onTouch: (id: string) => void;
+  style: object;
+}) {
+  return (
+    <Pressable
+      role="button"
+      aria-label={label}
+      aria-pressed={inHand}
+      testID={`part-${id}`}
+      onPress={() => onTouch(id)}
+      style={style}
+    />
+  );
+}

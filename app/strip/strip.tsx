@@ -1,0 +1,257 @@
+import { useState, type ReactNode } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import {
+  NOT_SEEN,
+  STATION_NAMES,
+  factAt,
+  metaOf,
+  partName,
+  valueText,
+  type Case,
+  type Station,
+} from '@careful-latch/core/case';
+import type { Trial } from '@careful-latch/core/interlock';
+import { isMetered, movesTo, placeOf, type Reading } from '@careful-latch/core/walk';
+import { Face, WireEnd } from '../drawn/faces';
+import { Sign, severityWord } from '../drawn/signs';
+import { FactPlates } from '../plates/fact-field';
+import { Plate, Plates } from '../plates/plate';
+import { usePreferences } from '../stores/preferences';
+import { Button } from '../theme/elements';
+import { TARGET, stylesOf, usePalette } from '../theme/theme';
+import { Quiet, Words } from '../theme/words';
+import type { useHand } from '../wall/hand';
+import { SaidTogether } from './said-together';
+import { useDeaf } from './use-deaf';
+
+type Hand = ReturnType<typeof useHand>;
+
+/** As many readings as a thumb reaches; the others are a touch away. */
+const FIRST_READINGS = 8;
+
+const useStyles = stylesOf((palette) => ({
+  strip: {
+    borderTopWidth: 2,
+    borderColor: palette.copper,
+    backgroundColor: palette.paper,
+    paddingHorizontal: 12,
+    paddingTop: 6,
+    paddingBottom: 8,
+    gap: 6,
+  },
+  bar: { flexDirection: 'row', alignItems: 'stretch', gap: 12 },
+  answer: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 24 },
+}));
+
+/** What stands under the thumb: the answer, the question for the part in hand, its plates; “not seen” and Undo always in their corners. */
+export function Strip({
+  site,
+  station,
+  hand: { inHand, acts },
+  trials,
+  canUndo,
+  onNext,
+  onMeter,
+  meter,
+  save,
+}: {
+  site: Case;
+  station: Station;
+  hand: Hand;
+  trials: readonly Trial[];
+  canUndo: boolean;
+  onNext: (station: Station | undefined) => void;
+  /** Asks the meter for some facts, with what a reading says beside them. */
+  onMeter: (paths: readonly string[], reading?: Reading) => void;
+  /** What the meter says meanwhile, in place of the plates. */
+  meter: ReactNode;
+  save: ReactNode;
+}) {
+  const styles = useStyles();
+  const palette = usePalette();
+  const help = usePreferences((one) => one.help);
+  const left = usePreferences((one) => one.leftHanded);
+  const { here, question, answer, stays, known, next, trouble } = inHand;
+  const what = `${here?.id ?? station} ${question?.kind === 'fact' ? question.path : (question?.kind ?? 'done')}`;
+  const deaf = useDeaf(what);
+  const [all, setAll] = useState<string>();
+  const path = question?.kind === 'fact' ? question.path : undefined;
+  const meta = path === undefined ? undefined : metaOf(path);
+  const asks =
+    question?.kind === 'glance'
+      ? question.glance.asks
+      : question?.kind === 'so'
+        ? 'Which of these is not so?'
+        : meta
+          ? `${meta.label}${meta.unit && meta.unit !== 'AWG' ? `, ${meta.unit}` : ''}`
+          : undefined;
+  const own = path === undefined ? [] : trials.filter((one) => one.fact === path);
+  const readings = question?.kind === 'glance' ? question.readings : [];
+  const shown = all === what ? readings : readings.slice(0, FIRST_READINGS);
+  const part = here?.entry === undefined ? undefined : partName(here.entry);
+  const bar = [
+    <Plate
+      key="not-seen"
+      role="button"
+      quiet
+      disabled={path === undefined || deaf}
+      label="Not seen"
+      onPress={() => acts.answer(path!, NOT_SEEN)}
+    />,
+    <View key="middle" style={{ flex: 1, flexDirection: 'row', justifyContent: 'center' }}>
+      {question?.kind === 'glance' && (
+        <Plate role="button" quiet disabled={deaf} label="One after the other" onPress={acts.one} />
+      )}
+      {question?.kind !== 'glance' && stays && (
+        <Plate role="button" label="Go on" disabled={deaf} onPress={acts.goOn} />
+      )}
+    </View>,
+    <Plate key="undo" role="button" quiet disabled={!canUndo} label="Undo" onPress={acts.takeBack} />,
+  ];
+  return (
+    <View testID="strip" role="region" aria-label="What is in hand" style={styles.strip}>
+      <View aria-live="polite" style={styles.answer}>
+        {trouble !== undefined ? (
+          <Words role="alert" color={palette.violation} style={{ fontSize: 16, lineHeight: 21 }}>
+            {trouble}
+          </Words>
+        ) : answer ? (
+          <>
+            <Sign kind={answer.outcome} hazard={answer.severity === 'hazard'} size={18} />
+            <Words
+              numberOfLines={stays ? 4 : 2}
+              color={answer.outcome === 'violation' ? palette.violation : palette.holds}
+              style={{ flex: 1, fontSize: 16, lineHeight: 21 }}
+            >
+              {`${severityWord(answer.outcome, answer.severity)}: ${answer.reason}`}
+            </Words>
+          </>
+        ) : null}
+      </View>
+      {here && known.length > 0 && (stays || question?.kind === 'fact') && (
+        <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 8 }}>
+          {known.map((one) => (
+            <Pressable
+              key={one}
+              role="button"
+              testID={`known-${one}`}
+              aria-label={`Change ${metaOf(one).label}: ${valueText(one, factAt(site, one))}`}
+              onPress={() => acts.change(one)}
+              style={{
+                minHeight: TARGET,
+                justifyContent: 'center',
+                paddingHorizontal: 10,
+                borderWidth: 1,
+                borderColor: one === path ? palette.copper : palette.hairline,
+              }}
+            >
+              <Quiet style={{ fontSize: 13, lineHeight: 16 }}>{metaOf(one).label}</Quiet>
+              <Words style={{ fontSize: 15, lineHeight: 19, fontWeight: '700' }}>
+                {valueText(one, factAt(site, one))}
+              </Words>
+            </Pressable>
+          ))}
+        </ScrollView>
+      )}
+      {asks !== undefined && (
+        <View aria-live="polite">
+          <Words testID="question" style={{ fontSize: 19, lineHeight: 24, fontWeight: '700' }}>
+            {part !== undefined && <Words style={{ fontSize: 19, lineHeight: 24 }}>{`${part}: `}</Words>}
+            {asks}
+          </Words>
+          {help && meta && <Quiet numberOfLines={2}>{meta.ask}</Quiet>}
+          {own.map(({ given, attempt }) => (
+            <Words key={`${given} ${attempt}`} style={{ fontSize: 16, lineHeight: 21 }}>
+              {`${given}: `}
+              <Words style={{ fontSize: 16, lineHeight: 21, fontWeight: '700' }}>{attempt}</Words>
+            </Words>
+          ))}
+        </View>
+      )}
+      <ScrollView
+        style={{ maxHeight: question?.kind === 'so' ? 430 : 292 }}
+        contentContainerStyle={{ paddingBottom: 2 }}
+        testID="plates"
+      >
+        {meter ??
+          (question?.kind === 'so' ? (
+            <SaidTogether
+              lines={question.lines}
+              begun={known.length > 0}
+              onLine={acts.change}
+              onAllSo={() => acts.allSo(question.lines)}
+            />
+          ) : question?.kind === 'glance' ? (
+            <Plates label={question.glance.asks}>
+              {shown.map((reading) => (
+                <Plate
+                  key={reading.label}
+                  role="button"
+                  disabled={deaf}
+                  label={reading.label}
+                  inline
+                  style={{ width: '48.5%', minHeight: 56 }}
+                  {...(drawingOf(reading) && { drawing: drawingOf(reading)! })}
+                  onPress={() =>
+                    reading.measures
+                      ? onMeter(acts.measures(reading), reading)
+                      : acts.read(reading, question.glance.how ?? 'reading')
+                  }
+                />
+              ))}
+              {shown.length < readings.length && (
+                <Plate role="button" quiet label="Others" onPress={() => setAll(what)} />
+              )}
+            </Plates>
+          ) : path !== undefined ? (
+            <View style={{ pointerEvents: deaf ? 'none' : 'auto', gap: 8 }} aria-busy={deaf}>
+              {isMetered(path) && <Plate role="button" label="Take the reading" onPress={() => onMeter([path])} />}
+              <FactPlates path={path} value={factAt(site, path)} notSeen={false} onRecord={acts.answer} />
+            </View>
+          ) : (
+            <Done station={station} stays={stays} next={next} onNext={onNext} />
+          ))}
+      </ScrollView>
+      <View style={styles.bar}>{left ? bar.toReversed() : bar}</View>
+      {save}
+    </View>
+  );
+}
+
+function drawingOf({ drawing }: Reading): ((color: string) => ReactNode) | undefined {
+  if (!drawing) return undefined;
+  const [key, value] = drawing;
+  return metaOf(key).drawing === 'wire'
+    ? (color) => <WireEnd awg={value as never} color={color} size={24} />
+    : (color) => <Face name={value as never} color={color} size={32} />;
+}
+
+/** Nothing is open here: where the walk goes, and whether the body has to move for it. */
+function Done({
+  station,
+  stays,
+  next,
+  onNext,
+}: {
+  station: Station;
+  stays: boolean;
+  next: Station | undefined;
+  onNext: (station: Station | undefined) => void;
+}) {
+  const place = next && placeOf(next).name;
+  return (
+    <View style={{ gap: 8 }}>
+      {!stays && <Quiet>{`${STATION_NAMES[station]}: nothing is left to find out here.`}</Quiet>}
+      <Button
+        title={
+          next === undefined
+            ? 'Findings'
+            : movesTo(station, next)
+              ? `${place}: ${STATION_NAMES[next]}`
+              : `Next: ${STATION_NAMES[next]}`
+        }
+        onPress={() => onNext(next)}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,191 @@
+import { useCallback, useMemo, useState } from 'react';
+import { factAt, keysOf, listOf, withFact, type Case, type How, type Station } from '@careful-latch/core/case';
+import type { Evaluation, Outcome } from '@careful-latch/core/verdict';
+import {
+  factsOf,
+  measuredBy,
+  movesTo,
+  nextPart,
+  nextStation,
+  partsAt,
+  questionAt,
+  saidBy,
+  stationOfPath,
+  type Line,
+  type PartHere,
+  type Question,
+  type Reading,
+  type Usual,
+} from '@careful-latch/core/walk';
+import { walkOf, type Walk } from '../inspection/use-inspection';
+import { outcomesBeside } from '../inspection/answers';
+import { record, undo, useInspections } from '../stores/inspections';
+
+/** What is in hand: a part that came by itself, or one that was touched. */
+interface Hand {
+  readonly id: string;
+  /** Touched, come back to by Undo, or stopped at by a violation: nothing goes on by itself from here. */
+  readonly stays?: boolean;
+  /** One fact after the other, where no plate says what is there. */
+  readonly single?: boolean;
+  /** The one fact that is to be answered. */
+  readonly path?: string;
+  /** A cord, stretch or circuit that is not recorded yet. */
+  readonly entry?: string;
+}
+
+export interface InHand {
+  readonly here: PartHere | undefined;
+  readonly question: Question | undefined;
+  readonly stays: boolean;
+  /** What the last answer did. */
+  readonly answer: Outcome | undefined;
+  /** Where the walk goes when nothing is open here. */
+  readonly next: Station | undefined;
+  /** Facts of the part in hand that are recorded, each to be changed by itself; all of them, where it was touched. */
+  readonly known: readonly string[];
+  readonly trouble: string | undefined;
+}
+
+/** A fact, its value, and how it is recorded where not as the others. */
+export type Said = readonly [path: string, value: string | number | null, how?: How];
+
+const violated = ({ outcomes }: Evaluation) =>
+  new Set(outcomes.filter((one) => one.outcome === 'violation').map((one) => one.rule));
+
+/** The part in hand; of an entry that is not there yet, the first that would be asked. */
+function partOf(c: Case, station: Station, hand: Hand): PartHere | undefined {
+  const { entry } = hand;
+  const own = partsAt(c, station).find((one) => one.id === hand.id);
+  if (own || entry === undefined) return own;
+  return partsAt(withFact(c, `${entry}.id`, 'new'), station).find((one) => one.entry === entry);
+}
+
+/** What comes into hand at a station, and everything that a touch there does. */
+export function useHand(walk: Walk, station: Station, usual: Usual, go: (station: Station, part?: string) => void) {
+  const { inspection, evaluation } = walk;
+  const c = inspection.case;
+  const [hand, setHand] = useState<Hand>();
+  const [last, setLast] = useState<readonly string[]>([]);
+  const [trouble, setTrouble] = useState<string>();
+
+  const here = (hand && partOf(c, station, hand)) ?? nextPart(c, evaluation, station);
+  const question = useMemo<Question | undefined>(() => {
+    if (!here) return undefined;
+    if (hand?.path !== undefined) return { kind: 'fact', path: hand.path };
+    return questionAt(c, evaluation, here, { usual, single: hand?.single === true, fresh: hand?.entry !== undefined });
+  }, [c, evaluation, here?.id, hand, usual]); // eslint-disable-line react-hooks/exhaustive-deps -- a part is known by its id
+
+  /** Records facts as one change, and takes the next part into hand. */
+  const say = useCallback(
+    (facts: readonly Said[], how: How, said?: string) => {
+      if (!here) return;
+      try {
+        record({
+          type: 'facts',
+          inspection: inspection.id,
+          facts: facts.map(([path, value, own = how]) => ({
+            path,
+            value,
+            how: own,
+            ...(said !== undefined && { said }),
+          })),
+        });
+      } catch (error) {
+        setTrouble((error as Error).message);
+        return;
+      }
+      setTrouble(undefined);
+      setLast(facts.map(([path]) => path));
+      const after = walkOf(useInspections.getState().byId[inspection.id]!);
+      const known = violated(evaluation);
+      const own = facts.flatMap(([path]) => outcomesBeside(after.evaluation, path));
+      const stops = own.some((one) => one.outcome === 'violation' && !known.has(one.rule));
+      const now = after.inspection.case;
+      const added = hand?.entry !== undefined && partsAt(now, station).find((one) => one.entry === hand.entry);
+      const stay = added || here;
+      if (stops || hand?.stays) setHand({ id: stay.id, stays: true, ...(hand?.single && { single: true }) });
+      else if (
+        hand?.path === undefined &&
+        facts.some(([path]) => factsOf(now, stay).includes(path)) && // a slot that was touched brings its own parts
+        questionAt(now, after.evaluation, stay, { usual, single: hand?.single === true })
+      )
+        setHand({ id: stay.id, ...(hand?.single && { single: true }) });
+      else {
+        setHand(undefined);
+        if (nextPart(now, after.evaluation, station)) return;
+        const next = nextStation(now, after.evaluation, station);
+        if (next && !movesTo(station, next)) go(next);
+      }
+    },
+    [here, inspection.id, evaluation, hand, station, usual, go],
+  );
+
+  const answer = useMemo(() => {
+    const beside = last.flatMap((path) => (factAt(c, path) === undefined ? [] : outcomesBeside(evaluation, path)));
+    return beside.find((one) => one.outcome === 'violation') ?? beside.find((one) => one.found !== null) ?? beside[0];
+  }, [c, evaluation, last]);
+
+  const acts = {
+    say,
+    read: (reading: Reading, how: How) => say(here ? saidBy(c, here, reading) : [], how, reading.label),
+    measures: (reading: Reading) => (here ? measuredBy(c, here, reading) : []),
+    /** What a reading says by itself, beside what the meter gives with it. */
+    says: (reading: Reading) => (here ? saidBy(c, here, reading) : []),
+    answer: (path: string, value: string | number | null) => say([[path, value]], 'touched'),
+    allSo: (lines: readonly Line[]) =>
+      say(
+        lines.map(({ path, right }) => [path, right]),
+        'together',
+      ),
+    /** Takes a part into hand. */
+    touch: (id: string) => setHand({ id, stays: true }),
+    /** Takes one fact of the part in hand, to answer it by itself. */
+    change: (path: string) => here && setHand({ ...hand, id: here.id, path }),
+    one: () => here && setHand({ ...hand, id: here.id, single: true }),
+    goOn: () => {
+      setHand(undefined);
+      if (!nextPart(c, evaluation, station)) {
+        const next = nextStation(c, evaluation, station);
+        if (next && !movesTo(station, next)) go(next);
+      }
+    },
+    /** Begins a cord, a stretch or a circuit that is not there yet. */
+    add: () => {
+      const list = listOf(station)!.list;
+      const index = (factAt(c, list) as unknown[] | undefined)?.length ?? 0;
+      setHand({ id: `new ${index}`, entry: `${list}[${index}]` });
+    },
+    takeBack: () => {
+      const undone = useInspections.getState().undos.findLast((one) => one.inspection === inspection.id)?.body;
+      undo(inspection.id);
+      const path = undone?.type === 'facts' ? undone.facts[0]?.path : undefined;
+      setLast([]);
+      if (path === undefined) return;
+      const now = walkOf(useInspections.getState().byId[inspection.id]!).inspection.case;
+      const at = stationOfPath(path);
+      const part = partsAt(now, at).find((one) => !one.part.later && factsOf(now, one).includes(path));
+      if (at !== station) go(at, part?.id);
+      else if (part) setHand({ id: part.id, stays: true });
+    },
+  };
+
+  const stays = hand?.stays === true;
+  const known = useMemo(
+    () => (here ? factsOf(c, here).filter((path) => stays || factAt(c, path) !== undefined) : []),
+    [c, here?.id, stays], // eslint-disable-line react-hooks/exhaustive-deps -- a part is known by its id
+  );
+  const inHand: InHand = {
+    here,
+    question,
+    stays,
+    answer,
+    next: nextStation(c, evaluation, station),
+    known,
+    trouble,
+  };
+  return { inHand, acts };
+}
+
+/** Whether an address is of an entry, and of which. */
+export const entryOfPath = (path: string): number | undefined => keysOf(path).find((key) => typeof key === 'number');

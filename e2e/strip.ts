@@ -1,0 +1,148 @@
+import type { Locator, Page } from 'playwright-core';
+import { NOT_SEEN, STATION_NAMES, metaOf, type Case, type Station } from '@careful-latch/core/case';
+import { Person, type Touch } from '../core/test/person';
+import type { Usual } from '@careful-latch/core/walk';
+
+/** What a walk by drawing and strip took: touches, keys typed for odd numbers, and scroll gestures. */
+export interface Count {
+  taps: number;
+  keys: number;
+  scrolls: number;
+}
+
+const exactly = (text: string) => new RegExp(`^${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$`);
+
+/** A person at the real interface who records a house by drawing and strip; counts every touch. */
+export class StripWalker {
+  readonly count: Count = { taps: 0, keys: 0, scrolls: 0 };
+  private readonly strip: Locator;
+
+  constructor(private readonly page: Page) {
+    this.strip = page.getByTestId('strip');
+  }
+
+  /** Touches something; where it is off the screen, after a scroll gesture. */
+  async touch(what: Locator): Promise<void> {
+    await what.waitFor();
+    if (!(await this.inSight(what))) {
+      this.count.scrolls++;
+      if (process.env.TRACE) console.error('scrolled');
+    }
+    await what.click();
+    this.count.taps++;
+  }
+
+  private async inSight(what: Locator): Promise<boolean> {
+    const box = await what.boundingBox();
+    if (!box) return false;
+    const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    return what.evaluate((element, { x, y }) => {
+      const top = document.elementFromPoint(x, y);
+      return top !== null && (element.contains(top) || top.contains(element));
+    }, middle);
+  }
+
+  /** Walks a whole house that is as a case says. `between` is called before each touch. */
+  async walk(
+    truth: Case,
+    usual: Usual,
+    between: (touch: Touch, person: Person) => Promise<void> = async () => {},
+  ): Promise<void> {
+    const person = new Person(truth, usual);
+    for (const touch of person.walk()) {
+      await this.goOnWhereItStopped(touch);
+      await between(touch, person);
+      await this.at(touch.station, touch);
+      await this.one(touch);
+    }
+    await this.goOnWhereItStopped();
+  }
+
+  /** After a violation nothing goes on by itself: the person reads it, and goes on. */
+  private async goOnWhereItStopped(touch?: Touch): Promise<void> {
+    if (touch?.act === 'go-on' || touch?.act === 'change' || touch?.act === 'answer') return;
+    const goOn = this.strip.getByRole('button', { name: 'Go on', exact: true });
+    if (await goOn.isVisible()) await this.touch(goOn);
+  }
+
+  private async at(station: Station, touch: Touch): Promise<void> {
+    if (touch.act === 'next') return;
+    await this.page.getByRole('heading', { name: STATION_NAMES[station], exact: true }).waitFor();
+  }
+
+  private button(name: string | RegExp): Locator {
+    return this.strip.getByRole('button', { name: typeof name === 'string' ? exactly(name) : name });
+  }
+
+  private async one(touch: Touch): Promise<void> {
+    switch (touch.act) {
+      case 'read': {
+        const plate = this.button(touch.label);
+        await this.page.getByTestId('question').filter({ hasText: touch.asks }).waitFor();
+        if (!(await plate.isVisible())) await this.touch(this.button('Others'));
+        return this.touch(plate);
+      }
+      case 'one-by-one':
+        return this.touch(this.button('One after the other'));
+      case 'line':
+        return this.touch(this.page.getByTestId(`line-${touch.path}`));
+      case 'all-so':
+        return this.touch(this.button(/^(All \d+ are so|The rest is so.*|It is so)$/));
+      case 'part':
+        return this.touch(this.page.getByTestId(`part-${touch.id}`));
+      case 'change':
+        return this.touch(this.page.getByTestId(`known-${touch.path}`));
+      case 'go-on':
+        return this.touch(this.button('Go on'));
+      case 'add':
+        return this.add(touch);
+      case 'next':
+        return this.next(touch.to);
+      case 'answer':
+        return this.answer(touch.path, touch.value);
+    }
+  }
+
+  private async add({ station, slot }: Touch & { act: 'add' }): Promise<void> {
+    const word = { cord: 'cord', feeder: 'stretch', loads: 'circuit' }[station as 'cord']!;
+    if (slot === undefined) return this.touch(this.page.getByRole('button', { name: `Add another ${word}` }));
+    const handle = this.page.getByTestId(`slot-${slot}`);
+    if (!(await handle.isVisible())) {
+      const from = Math.floor((slot - 1) / 12) * 12 + 1;
+      await this.touch(this.page.getByRole('button', { name: new RegExp(`^Slots ${from} to`) }));
+    }
+    return this.touch(handle);
+  }
+
+  /** Goes to a station: by the strip where it offers it, else by the path, as one would to something left open. */
+  private async next(to: Station): Promise<void> {
+    const offered = this.button(new RegExp(`${STATION_NAMES[to]}$`));
+    if (await offered.isVisible()) return this.touch(offered);
+    await this.touch(this.page.getByRole('link', { name: /^Back to/ }));
+    await this.touch(this.page.getByRole('link', { name: new RegExp(`^${STATION_NAMES[to]} `) }));
+  }
+
+  private async answer(path: string, value: string | number): Promise<void> {
+    const meta = metaOf(path);
+    await this.page.getByTestId('question').filter({ hasText: meta.label }).waitFor();
+    if (value === NOT_SEEN) return this.touch(this.button('Not seen'));
+    const label = meta.choices.find((one) => one.value === String(value))?.label;
+    if (label !== undefined) {
+      const plates = this.strip.locator('[aria-busy="false"]');
+      return this.touch(plates.getByRole('radio', { name: exactly(label) }));
+    }
+    const field = this.strip.getByLabel(`${meta.label}, typed`);
+    await this.touch(field);
+    await field.fill(String(value));
+    this.count.keys += String(value).length + 1;
+    await field.press('Enter');
+  }
+}
+
+/** Opens a new inspection with its connection, straight into the source. */
+export async function openByDrawing(page: Page, walker: StripWalker, connection: string): Promise<void> {
+  await walker.touch(page.getByRole('button', { name: 'New inspection' }));
+  await page.getByLabel('Property').fill('9 O’Malley Row');
+  await walker.touch(page.getByRole('button', { name: connection, exact: true }));
+  await page.getByRole('heading', { name: STATION_NAMES.source, exact: true }).waitFor();
+}
