@@ -4,7 +4,7 @@ import { Person, type Touch } from '../core/test/person';
 import type { Usual } from '@careful-latch/core/walk';
 
 /** What a walk by drawing and strip took: touches, keys typed for odd numbers, and scroll gestures. */
-export interface Count {
+interface Count {
   taps: number;
   keys: number;
   scrolls: number;

@@ -9,12 +9,26 @@ import { TEXT_FONT, usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 
 /** Positions of a mechanism's parts, as its model names them. */
-export type Positions = Readonly<Record<string, number>>;
+type Positions = Readonly<Record<string, number>>;
 
 const OPEN: Positions = {};
 
 /** A breaker seen from the front: its handle stands towards the bus where it is closed. */
-function Handle({ x, y, on, name, violated }: { x: number; y: number; on: boolean; name: string; violated: boolean }) {
+function Handle({
+  x,
+  y,
+  on,
+  name,
+  violated,
+  below = false,
+}: {
+  x: number;
+  y: number;
+  on: boolean;
+  name: string;
+  violated: boolean;
+  below?: boolean;
+}) {
   const palette = usePalette();
   const color = violated ? palette.violation : palette.ink;
   return (
@@ -33,7 +47,7 @@ function Handle({ x, y, on, name, violated }: { x: number; y: number; on: boolea
         d={on ? `M${x + 36} ${y + 9}h18l6 6v22h-24Z` : `M${x + 54} ${y + 9}h18l6 6v22h-24Z`}
         fill={on ? palette.copper : palette.quiet}
       />
-      <SvgText x={x} y={y - 5} fontFamily={TEXT_FONT} fontSize={13} fill={palette.ink}>
+      <SvgText x={x} y={below ? y + 61 : y - 5} fontFamily={TEXT_FONT} fontSize={13} fill={palette.ink}>
         {`${name}: ${on ? 'closed' : 'open'}`}
       </SvgText>
     </G>
@@ -87,10 +101,17 @@ export function MechanismPicture({
       ) : (
         <G>
           <Handle x={34} y={20} on={utility} name="utility" violated={joined} />
-          <Handle x={34} y={124} on={generator || at['generator pole 2'] === 1} name="generator" violated={joined} />
+          <Handle
+            x={34}
+            below
+            y={116}
+            on={generator || at['generator pole 2'] === 1}
+            name="generator"
+            violated={joined}
+          />
           {(name === 'sliding-plate' || name === undefined) && (
             <Path
-              d={`M${at.lift === 1 ? 122 : 106} ${[86, 70, 54][at.plate ?? 0]!}h32v40h-32Z`}
+              d={`M${at.lift === 1 ? 122 : 106} ${[78, 66, 54][at.plate ?? 0]!}h32v40h-32Z`}
               fill={name === undefined ? 'none' : palette.hairline}
               stroke={palette.ink}
               strokeWidth={name === undefined ? 1 : 2}

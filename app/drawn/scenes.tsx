@@ -6,7 +6,7 @@ import type { Palette } from '../theme/palette';
 import { WIDTH, type Place } from './spot';
 
 /** Where the parts of a station hang, and what is drawn behind them. */
-export interface Scene {
+interface Scene {
   readonly height: number;
   readonly places: Readonly<Record<string, Place>>;
   readonly behind?: (palette: Palette, site: Case) => ReactNode;
@@ -149,8 +149,8 @@ function neutralBehind(palette: Palette, site: Case): ReactNode {
       <Path d="M34 132H324" stroke={palette.quiet} strokeWidth={6} />
       {bond(34, known)}
       {bond(324, true)}
-      {words(palette, 179, 60, 'neutral')}
-      {words(palette, 179, 124, 'equipment ground')}
+      {words(palette, 136, 36, 'neutral')}
+      {words(palette, 179, 152, 'equipment ground')}
       {earth(palette, 324, 168)}
     </G>
   );
@@ -272,16 +272,16 @@ export const SCENES: Readonly<Record<Exclude<Station, 'loads' | 'function'>, Sce
     },
   },
   cord: {
-    height: 250,
-    behind: rowBehind(46),
+    height: 204,
+    behind: rowBehind(40),
     places: {
-      'cord/plug': [8, 16, 108, 60],
-      'cord/jacket': [125, 16, 108, 60],
-      'cord/connector': [242, 16, 108, 60],
-      'cord/length': [8, 96, 108, 54],
-      'cord/bridge': [125, 96, 108, 54],
-      'cord/pull': [242, 96, 108, 54],
-      'cord/so': [8, 170, 342, 54],
+      'cord/plug': [8, 8, 108, 66],
+      'cord/jacket': [125, 8, 108, 66],
+      'cord/connector': [242, 8, 108, 66],
+      'cord/length': [8, 86, 108, 50],
+      'cord/bridge': [125, 86, 108, 50],
+      'cord/pull': [242, 86, 108, 50],
+      'cord/so': [8, 148, 342, 48],
     },
   },
   inlet: {
@@ -297,21 +297,21 @@ export const SCENES: Readonly<Record<Exclude<Station, 'loads' | 'function'>, Sce
     },
   },
   feeder: {
-    height: 240,
-    behind: rowBehind(50),
+    height: 212,
+    behind: rowBehind(40),
     places: {
-      'feeder/cable': [8, 18, 200, 64],
-      'feeder/length': [220, 18, 130, 64],
-      'feeder/place': [8, 100, 200, 54],
-      'feeder/terminals': [220, 100, 130, 54],
-      'feeder/so': [8, 172, 342, 54],
+      'feeder/cable': [8, 8, 200, 64],
+      'feeder/length': [220, 8, 130, 64],
+      'feeder/place': [8, 84, 200, 60],
+      'feeder/terminals': [220, 84, 130, 60],
+      'feeder/so': [8, 156, 342, 48],
     },
   },
   neutral: {
     height: 268,
     behind: neutralBehind,
     places: {
-      'neutral/pole': [108, 68, 142, 48],
+      'neutral/pole': [108, 62, 142, 52],
       'neutral/other': [100, 190, 160, 52],
       'neutral/current': [6, 190, 86, 52],
     },

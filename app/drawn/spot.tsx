@@ -43,6 +43,22 @@ const STATE_WORDS = {
   untouched: 'nobody has looked',
 } as const;
 
+/** A text in as many lines as there is room for. */
+function lines(text: string, width: number, letter: number, most: number): readonly string[] {
+  const letters = Math.floor((width - 14) / letter);
+  const made: string[] = [];
+  let line = '';
+  for (const word of text.split(' ')) {
+    if (line !== '' && line.length + 1 + word.length > letters) {
+      made.push(line);
+      line = word;
+    } else line = line === '' ? word : `${line} ${word}`;
+  }
+  made.push(line);
+  if (made.length <= most) return made.map((one) => short(one, width, letter));
+  return [...made.slice(0, most - 1), short(made.slice(most - 1).join(' '), width, letter)];
+}
+
 const short = (text: string, width: number, letter: number) => {
   const most = Math.floor((width - 14) / letter);
   return text.length > most ? `${text.slice(0, most - 1)}…` : text;
@@ -74,11 +90,20 @@ export function Spot({ seen, at: [x, y, width, height], drawing }: { seen: Seen;
       >
         {short(seen.name, width - (seen.state === 'untouched' ? 0 : 18), 7)}
       </SvgText>
-      {seen.value !== '' && (
-        <SvgText x={x + 8} y={y + 38} fontFamily={READING_FONT} fontWeight="500" fontSize={14} fill={color}>
-          {short(seen.value, width, 8.4)}
-        </SvgText>
-      )}
+      {seen.value !== '' &&
+        lines(seen.value, width, 8.4, Math.max(1, Math.floor((height - 24) / 16))).map((line, i) => (
+          <SvgText
+            key={i}
+            x={x + 8}
+            y={y + 37 + i * 16}
+            fontFamily={READING_FONT}
+            fontWeight="500"
+            fontSize={14}
+            fill={color}
+          >
+            {line}
+          </SvgText>
+        ))}
       {drawing}
     </>
   );

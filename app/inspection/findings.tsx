@@ -3,7 +3,7 @@ import { memo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATION_NAMES, factAt, factLabel, metaOf } from '@careful-latch/core/case';
 import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
-import { Sign, SignWithWord } from '../drawn/signs';
+import { Sign, SignWithWord, colorOf, shownAs } from '../drawn/signs';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
 import { toFindOut } from './answers';
@@ -16,8 +16,7 @@ const RANK = { hazard: 0, correction: 1, advisory: 2 } as const;
 function FindingCard({ outcome }: { outcome: Outcome }) {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
-  const color =
-    outcome.outcome === 'violation' ? palette.violation : outcome.outcome === 'holds' ? palette.holds : palette.quiet;
+  const color = colorOf(palette, shownAs(outcome));
   return (
     <View
       testID={`finding-${outcome.rule}`}
@@ -55,12 +54,18 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
   const [all, setAll] = useState(false);
   const { evaluation, inspection } = walk;
   const violations = violationsOf(evaluation).sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+  const against = violations.filter((one) => shownAs(one) === 'violation');
+  const advice = violations.filter((one) => shownAs(one) === 'advice');
   const open = toFindOut(evaluation);
   const rest = evaluation.outcomes.filter((one) => one.outcome === 'holds' || one.outcome === 'not-applicable');
   return (
     <View style={{ gap: 12 }}>
-      {violations.length > 0 ? <Heading>Violations</Heading> : <Quiet>No violation is recorded.</Quiet>}
-      {violations.map((one) => (
+      {against.length > 0 ? <Heading>Violations</Heading> : <Quiet>No violation is recorded.</Quiet>}
+      {against.map((one) => (
+        <FindingCard key={one.rule} outcome={one} />
+      ))}
+      {advice.length > 0 && <Heading style={{ marginTop: 8 }}>Advice</Heading>}
+      {advice.map((one) => (
         <FindingCard key={one.rule} outcome={one} />
       ))}
       {open.length > 0 && <Heading style={{ marginTop: 8 }}>To come back for</Heading>}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Outcome } from '@careful-latch/core/verdict';
-import { Sign, severityWord } from '../drawn/signs';
+import { Sign, severityWord, shownAs } from '../drawn/signs';
 import { TARGET, cut, stylesOf } from '../theme/theme';
 import { Words } from '../theme/words';
 import { Working } from './working';
@@ -9,9 +9,11 @@ import { Working } from './working';
 const useStyles = stylesOf((palette) => ({
   line: { backgroundColor: palette.sheet, borderLeftWidth: 4, borderColor: palette.holds, ...cut(8) },
   violation: { borderColor: palette.violation },
+  advice: { borderColor: palette.advice },
   press: { minHeight: TARGET, flexDirection: 'row', alignItems: 'center', gap: 10, padding: 8 },
   words: { flex: 1, fontSize: 17, lineHeight: 23, color: palette.holds },
   violated: { color: palette.violation },
+  advised: { color: palette.advice },
   kind: { fontWeight: '700', fontSize: 17, color: palette.holds },
   fold: { fontSize: 15, color: palette.quiet },
 }));
@@ -20,15 +22,17 @@ const useStyles = stylesOf((palette) => ({
 export function OutcomeLine({ outcome }: { outcome: Outcome }) {
   const styles = useStyles();
   const [open, setOpen] = useState(false);
-  const violated = outcome.outcome === 'violation';
+  const shown = shownAs(outcome);
+  const words = shown === 'violation' ? styles.violated : shown === 'advice' ? styles.advised : undefined;
   return (
-    <View aria-live="polite" style={[styles.line, violated && styles.violation]}>
+    <View
+      aria-live="polite"
+      style={[styles.line, shown === 'violation' && styles.violation, shown === 'advice' && styles.advice]}
+    >
       <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.press}>
-        <Sign kind={outcome.outcome} hazard={outcome.severity === 'hazard'} />
-        <Words style={[styles.words, violated && styles.violated]}>
-          <Words style={[styles.kind, violated && styles.violated]}>
-            {severityWord(outcome.outcome, outcome.severity)}
-          </Words>
+        <Sign kind={shown} hazard={outcome.severity === 'hazard'} />
+        <Words style={[styles.words, words]}>
+          <Words style={[styles.kind, words]}>{severityWord(outcome.outcome, outcome.severity)}</Words>
           {`  ${outcome.reason}`}
         </Words>
         <Words style={styles.fold}>{open ? 'fold' : 'working'}</Words>

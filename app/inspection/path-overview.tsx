@@ -5,7 +5,7 @@ import { STATIONS, STATION_NAMES, stationOf, valueText, type Station } from '@ca
 import type { Severity } from '@careful-latch/core/rules';
 import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
 import { PathPiece } from '../drawn/path-line';
-import { SignWithWord } from '../drawn/signs';
+import { SignWithWord, shownAs } from '../drawn/signs';
 import { useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
@@ -17,7 +17,7 @@ const ROW = 66;
 function summary({ inspection: { case: c }, evaluation, states }: Walk, station: Station): string {
   const state = states[STATIONS.indexOf(station)];
   if (state === 'absent') return 'doesn’t apply';
-  const violations = violationsOf(evaluation).filter((one) => one.station === station);
+  const violations = violationsOf(evaluation).filter((one) => one.station === station && shownAs(one) === 'violation');
   const open = new Set(evaluation.outcomes.flatMap((one) => one.needs).filter((path) => stationOf(path) === station))
     .size;
   const readings: Readonly<Record<Station, (string | false)[]>> = {

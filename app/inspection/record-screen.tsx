@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { DECISIONS, type Inspection, type Signed } from '@careful-latch/core/record';
 import { verdictWords } from '@careful-latch/core/verdict';
-import { Sign } from '../drawn/signs';
+import { Sign, shownAs } from '../drawn/signs';
 import { useInspections } from '../stores/inspections';
 import { office, type SignedRecord } from '../stores/office';
 import { Back } from '../theme/back';
@@ -69,7 +69,7 @@ function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedReco
             key={one.rule}
             style={{ borderTopWidth: 1, borderColor: palette.hairline, paddingTop: 6, flexDirection: 'row', gap: 8 }}
           >
-            <Sign kind={one.outcome} hazard={one.severity === 'hazard'} size={20} />
+            <Sign kind={shownAs(one)} hazard={one.severity === 'hazard'} size={20} />
             <View style={{ flex: 1 }}>
               <Words style={{ fontSize: 17 }}>{one.reason}</Words>
               {one.remedy && <Quiet>Remedy: {one.remedy}</Quiet>}

@@ -45,7 +45,7 @@ export function useMeter(house: string) {
   }, []);
   return { now, behaviour, setBehaviour, take, stop };
 }
-export type Meter = ReturnType<typeof useMeter>;
+type Meter = ReturnType<typeof useMeter>;
 
 /** What the meter says, while it does; and why it says nothing. */
 export function MeterPane({

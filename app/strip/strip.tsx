@@ -13,7 +13,7 @@ import {
 import type { Trial } from '@careful-latch/core/interlock';
 import { isMetered, movesTo, placeOf, type Reading } from '@careful-latch/core/walk';
 import { Face, WireEnd } from '../drawn/faces';
-import { Sign, severityWord } from '../drawn/signs';
+import { Sign, colorOf, severityWord, shownAs } from '../drawn/signs';
 import { FactPlates } from '../plates/fact-field';
 import { Plate, Plates } from '../plates/plate';
 import { usePreferences } from '../stores/preferences';
@@ -117,10 +117,10 @@ export function Strip({
           </Words>
         ) : answer ? (
           <>
-            <Sign kind={answer.outcome} hazard={answer.severity === 'hazard'} size={18} />
+            <Sign kind={shownAs(answer)} hazard={answer.severity === 'hazard'} size={18} />
             <Words
               numberOfLines={stays ? 4 : 2}
-              color={answer.outcome === 'violation' ? palette.violation : palette.holds}
+              color={colorOf(palette, shownAs(answer))}
               style={{ flex: 1, fontSize: 16, lineHeight: 21 }}
             >
               {`${severityWord(answer.outcome, answer.severity)}: ${answer.reason}`}

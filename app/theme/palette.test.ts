@@ -1,6 +1,6 @@
 import { DAY, NIGHT, contrast, type Palette } from './palette';
 
-const TEXT: (keyof Palette)[] = ['ink', 'quiet', 'copperText', 'holds', 'violation', 'unproven'];
+const TEXT: (keyof Palette)[] = ['ink', 'quiet', 'copperText', 'holds', 'violation', 'unproven', 'advice'];
 
 describe.each([
   ['day', DAY],

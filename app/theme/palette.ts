@@ -12,6 +12,8 @@ export interface Palette {
   readonly holds: string;
   readonly violation: string;
   readonly unproven: string;
+  /** Advice: calmer than a violation. */
+  readonly advice: string;
 }
 
 export const DAY: Palette = {
@@ -25,6 +27,7 @@ export const DAY: Palette = {
   holds: '#0B5450',
   violation: '#961829',
   unproven: '#6B4A00',
+  advice: '#234A75',
 };
 
 export const NIGHT: Palette = {
@@ -38,6 +41,7 @@ export const NIGHT: Palette = {
   holds: '#7FD6CC',
   violation: '#FFA9AE',
   unproven: '#EFC56B',
+  advice: '#A9C8EE',
 };
 
 /** Contrast of two sRGB colors, 1 to 21 (WCAG 2.2, relative luminance). */

@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useState } from 'react';
-import { factAt, keysOf, listOf, withFact, type Case, type How, type Station } from '@careful-latch/core/case';
+import { factAt, listOf, withFact, type Case, type How, type Station } from '@careful-latch/core/case';
 import type { Evaluation, Outcome } from '@careful-latch/core/verdict';
 import {
   factsOf,
@@ -18,6 +18,7 @@ import {
   type Usual,
 } from '@careful-latch/core/walk';
 import { walkOf, type Walk } from '../inspection/use-inspection';
+import { shownAs } from '../drawn/signs';
 import { outcomesBeside } from '../inspection/answers';
 import { record, undo, useInspections } from '../stores/inspections';
 
@@ -34,7 +35,7 @@ interface Hand {
   readonly entry?: string;
 }
 
-export interface InHand {
+interface InHand {
   readonly here: PartHere | undefined;
   readonly question: Question | undefined;
   readonly stays: boolean;
@@ -100,7 +101,7 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
       const after = walkOf(useInspections.getState().byId[inspection.id]!);
       const known = violated(evaluation);
       const own = facts.flatMap(([path]) => outcomesBeside(after.evaluation, path));
-      const stops = own.some((one) => one.outcome === 'violation' && !known.has(one.rule));
+      const stops = own.some((one) => shownAs(one) === 'violation' && !known.has(one.rule));
       const now = after.inspection.case;
       const added = hand?.entry !== undefined && partsAt(now, station).find((one) => one.entry === hand.entry);
       const stay = added || here;
@@ -123,7 +124,7 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
 
   const answer = useMemo(() => {
     const beside = last.flatMap((path) => (factAt(c, path) === undefined ? [] : outcomesBeside(evaluation, path)));
-    return beside.find((one) => one.outcome === 'violation') ?? beside.find((one) => one.found !== null) ?? beside[0];
+    return beside.find((one) => shownAs(one) === 'violation') ?? beside.find((one) => one.found !== null) ?? beside[0];
   }, [c, evaluation, last]);
 
   const acts = {
@@ -140,6 +141,14 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
       ),
     /** Takes a part into hand. */
     touch: (id: string) => setHand({ id, stays: true }),
+    /** Takes a fact into hand wherever it is found out, as from a list of what is not proved. */
+    pick: (path: string) => {
+      const at = stationOfPath(path);
+      const found = partsAt(c, at).find((one) => !one.part.later && factsOf(c, one).includes(path));
+      if (!found) return;
+      if (at === station) setHand({ id: found.id, stays: true, path });
+      else go(at, found.id);
+    },
     /** Takes one fact of the part in hand, to answer it by itself. */
     change: (path: string) => here && setHand({ ...hand, id: here.id, path }),
     one: () => here && setHand({ ...hand, id: here.id, single: true }),
@@ -186,6 +195,3 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
   };
   return { inHand, acts };
 }
-
-/** Whether an address is of an entry, and of which. */
-export const entryOfPath = (path: string): number | undefined => keysOf(path).find((key) => typeof key === 'number');

@@ -9,15 +9,18 @@ import {
   listOf,
   metaOf,
   partName,
+  recordedAt,
   valueText,
   type Station,
 } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
-import { factsOf, partsAt, stateOfPart, type PartHere, type Reading } from '@careful-latch/core/walk';
+import { factsOf, partsAt, stateOfPart, type PartHere, type Question, type Reading } from '@careful-latch/core/walk';
 import { stationState } from '@careful-latch/core/verdict';
+import { Currents, Pole } from '../drawn/currents';
 import { MechanismAt } from '../drawn/mechanism';
 import { PanelHandles } from '../drawn/panel';
 import { PathStrip } from '../drawn/path-line';
+import { Row } from '../drawn/row';
 import { Behind, SCENES } from '../drawn/scenes';
 import { Sheet, type Seen } from '../drawn/spot';
 import { SaveLine } from '../inspection/save-line';
@@ -38,6 +41,10 @@ import { useUsual } from './usual';
 function valueOf(walk: Walk, here: PartHere): string {
   const c = walk.inspection.case;
   const known = factsOf(c, here).filter((path) => factAt(c, path) !== undefined);
+  // What was read at one glance, as it was read.
+  const said = known.map((path) => recordedAt(c, path)).filter((one) => one?.how === 'reading' || one?.how === 'usual');
+  if (said.length > 1 && said.length === known.length && said.every((one) => one!.said === said[0]!.said))
+    return said[0]!.said ?? '';
   // What is read off a part says more than that somebody nodded.
   const weight = (path: string) => {
     const { kind, drawing } = metaOf(path);
@@ -64,7 +71,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
-  const { part } = useLocalSearchParams<{ part?: string }>();
+  const { part, fact } = useLocalSearchParams<{ part?: string; fact?: string }>();
   const { inspection, evaluation } = walk;
   const id = inspection.id;
   const c = inspection.case;
@@ -81,6 +88,10 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   useEffect(() => {
     if (part !== undefined) touch(part);
   }, [part]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each part that the address names
+  const pick = acts.pick;
+  useEffect(() => {
+    if (fact !== undefined) pick(fact);
+  }, [fact]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each fact that the address names
   const canUndo = useInspections((one) => one.undos.some((each) => each.inspection === id));
   const entry = inHand.here?.entry;
   const parts = useMemo(
@@ -201,6 +212,19 @@ function Entries({
   );
 }
 
+/** How the mechanism must stand for the move that is asked for. */
+const GIVEN: Readonly<Record<string, Readonly<Record<string, number>>>> = {
+  'function.generatorWithMainOn': { utility: 1 },
+  'function.mainWithGeneratorOn': { generator: 1, plate: 2, 'generator plate': 1 },
+  'function.bothWithPartMoved': { utility: 1, plate: 1 },
+  'function.opensFirst': { utility: 1, 'handle 1': 1 },
+};
+const givenFor = (question: Question | undefined) =>
+  (question?.kind === 'fact' ? GIVEN[question.path] : undefined) ?? {};
+
+/** Stations that see their neighbors: each of them may be the weakest. */
+const IN_ROW: readonly Station[] = ['cord', 'inlet', 'feeder', 'breaker'];
+
 /** The drawing of a station, and a tag for each part that has no place of its own in it. */
 function Drawing({
   walk,
@@ -242,8 +266,8 @@ function Drawing({
   if (station === 'function')
     return (
       <View style={{ flexDirection: 'row', gap: 12 }}>
-        <MechanismAt site={c} />
-        <View style={{ flex: 1 }}>
+        <MechanismAt site={c} at={givenFor(inHand.question)} />
+        <View style={{ flex: 1, minWidth: 0 }}>
           <Tags parts={parts} onTouch={acts.touch} />
         </View>
       </View>
@@ -253,6 +277,7 @@ function Drawing({
   const tags = parts.filter((one) => places[one.id.split(' ')[0]!] === undefined);
   return (
     <>
+      {IN_ROW.includes(station) && <Row site={c} here={station} />}
       {station === 'transfer' ? (
         <View>
           <View style={{ position: 'absolute', left: 0, top: 0, zIndex: 0 }}>
@@ -265,6 +290,8 @@ function Drawing({
           <Behind scene={scene} site={c} />
         </Sheet>
       )}
+      {station === 'neutral' && <Currents site={c} />}
+      {station === 'transfer' && <Pole site={c} />}
       {tags.length > 0 && <Tags parts={tags} onTouch={acts.touch} />}
     </>
   );
@@ -296,7 +323,7 @@ function Tags({ parts, onTouch }: { parts: readonly Seen[]; onTouch: (id: string
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginTop: 6 }}>
       {parts.map((one) => (
-        <View key={one.id} style={{ borderWidth: one.inHand ? 3 : 0, borderColor: palette.copper }}>
+        <View key={one.id} style={{ maxWidth: '100%', borderWidth: one.inHand ? 3 : 0, borderColor: palette.copper }}>
           <Plate
             role="button"
             testID={`part-${one.id}`}

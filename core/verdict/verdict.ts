@@ -220,11 +220,11 @@ export type StationState = 'proved' | 'open' | 'violated' | 'absent';
 export function stationState(c: Case, evaluation: Evaluation, station: Station): StationState {
   const own = evaluation.outcomes.filter((one) => one.station === station);
   const some = (kind: OutcomeKind) => own.some((one) => one.outcome === kind);
-  if (some('violation')) return 'violated';
+  if (own.some((one) => one.outcome === 'violation' && one.severity !== 'advisory')) return 'violated';
   const wanted = evaluation.outcomes.some((one) =>
     one.needs.some((path) => !isLocal(path) && stationOf(path) === station),
   );
   if (some('unproven') || wanted) return 'open';
   if (own.length === 0) return c[station] === undefined ? 'open' : 'proved'; // only feeds other stations' rules
-  return some('holds') ? 'proved' : 'absent';
+  return some('holds') || some('violation') ? 'proved' : 'absent';
 }

@@ -109,6 +109,7 @@ export function stateOfPart(c: Case, evaluation: Evaluation, here: PartHere): Pa
   const violated = evaluation.outcomes.some(
     (one) =>
       one.outcome === 'violation' &&
+      one.severity !== 'advisory' &&
       rules.includes(one.rule) &&
       (one.part === undefined || one.part === null || one.part === id),
   );

@@ -42,18 +42,18 @@ export const PARTS: readonly Part[] = [
   part('siting/gas', 'Gas line', of('siting', 'gasFit')),
   part('siting/around', 'Around it', AROUND, { later: true }),
 
-  part('cord/plug', 'Plug at the source', of('cord', 'breakerA'), seen(G.plug)),
-  part('cord/connector', 'End at the house', [], seen(G.connector)),
+  part('cord/plug', 'Plug', of('cord', 'breakerA'), seen(G.plug)),
+  part('cord/connector', 'House end', [], seen(G.connector)),
   part('cord/jacket', 'Jacket', [], seen(G.jacket)),
   part('cord/length', 'Length', of('cord', 'lengthFt')),
   part('cord/bridge', 'Hot to hot', of('cord', 'bridges')),
-  part('cord/pull', 'Pull at the ends', of('cord', 'pullTested')),
+  part('cord/pull', 'Pull', of('cord', 'pullTested')),
   part('cord/so', 'Around it, and how it lies', [...AROUND, ...of('cord', 'run', 'coiled', 'daisyChained')], EVERY),
 
   part('inlet/face', 'Face', of('inlet', 'interlockedDisconnect'), seen(G.inletFace)),
   part('inlet/box', 'Box and lid', [], seen(G.inletBox)),
-  part('inlet/dead', 'Pins, by the detector', of('inlet', 'pinsDead')),
-  part('inlet/pins', 'Pins, by the meter', of('function', 'pinsLowZV'), seen(G.pins)),
+  part('inlet/dead', 'Pins, detector', of('inlet', 'pinsDead')),
+  part('inlet/pins', 'Pins, meter', of('function', 'pinsLowZV'), seen(G.pins)),
   part('inlet/sign', 'Sign', [], seen(G.inletSign)),
   part('inlet/so', 'Listing, lid, entry', of('inlet', 'listed', 'lockable', 'entrySealed'), SO),
 
@@ -111,7 +111,7 @@ export const PARTS: readonly Part[] = [
     SO,
   ),
 
-  part('neutral/pole', 'Neutral at the transfer equipment', of('neutral', 'switched')),
+  part('neutral/pole', 'Neutral here', of('neutral', 'switched')),
   part('neutral/other', 'Bonds elsewhere', of('neutral', 'otherBond', 'derivedBond')),
   part('neutral/current', 'Neutral current', of('neutral', 'unbalancedA')),
 

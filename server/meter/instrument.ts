@@ -25,7 +25,7 @@ const SOUND: Readonly<Record<string, number>> = {
   'transfer.torqueLbIn': 45,
 };
 
-export const BEHAVIOURS = ['steady', 'slow', 'silent', 'unplugged', 'nonsense'] as const;
+const BEHAVIOURS = ['steady', 'slow', 'silent', 'unplugged', 'nonsense'] as const;
 type Behaviour = (typeof BEHAVIOURS)[number];
 
 const MOST_ASKED_BYTES = 1000;
