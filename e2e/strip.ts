@@ -47,8 +47,9 @@ export class StripWalker {
     truth: Case,
     usual: Usual,
     between: (touch: Touch, person: Person) => Promise<void> = async () => {},
+    begun?: Case,
   ): Promise<void> {
-    const person = new Person(truth, usual);
+    const person = new Person(truth, usual, true, ...(begun ? [begun] : []));
     for (const touch of person.walk()) {
       await this.goOnWhereItStopped(touch);
       await between(touch, person);
@@ -56,6 +57,15 @@ export class StripWalker {
       await this.one(touch);
     }
     await this.goOnWhereItStopped();
+  }
+
+  /** To the findings: by the strip where the walk ends, else by the path. */
+  async toFindings(): Promise<void> {
+    const offered = this.button('Findings');
+    if (await offered.isVisible()) return this.touch(offered);
+    if ((this.page.viewportSize()?.width ?? 0) < 1000)
+      await this.touch(this.page.getByRole('link', { name: /^Back to/ }));
+    return this.touch(this.page.getByRole('button', { name: /^Findings/ }).first());
   }
 
   /** After a violation nothing goes on by itself: the person reads it, and goes on. */
@@ -118,8 +128,9 @@ export class StripWalker {
   private async next(to: Station): Promise<void> {
     const offered = this.button(new RegExp(`${STATION_NAMES[to]}$`));
     if (await offered.isVisible()) return this.touch(offered);
-    await this.touch(this.page.getByRole('link', { name: /^Back to/ }));
-    await this.touch(this.page.getByRole('link', { name: new RegExp(`^${STATION_NAMES[to]} `) }));
+    const onPath = this.page.getByRole('link', { name: new RegExp(`^${STATION_NAMES[to]} `) });
+    if (!(await onPath.isVisible())) await this.touch(this.page.getByRole('link', { name: /^Back to/ }));
+    await this.touch(onPath);
   }
 
   private async answer(path: string, value: string | number): Promise<void> {
@@ -138,6 +149,9 @@ export class StripWalker {
     await field.press('Enter');
   }
 }
+
+/** What the demo’s houses have in common, and so is offered as usual. */
+export const USUAL_IN_DEMO: Usual = { altitudeFt: 1000, airF: 87 };
 
 /** Opens a new inspection with its connection, straight into the source. */
 export async function openByDrawing(page: Page, walker: StripWalker, connection: string): Promise<void> {

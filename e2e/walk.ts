@@ -34,8 +34,8 @@ export class Walker {
     this.wide = (page.viewportSize()?.width ?? 0) >= 1000;
   }
 
-  async signIn(who = 'Ilse O’Harrow'): Promise<void> {
-    await this.bySheets();
+  async signIn(who = 'Ilse O’Harrow', by: 'sheets' | 'drawings' = 'sheets'): Promise<void> {
+    if (by === 'sheets') await this.bySheets();
     await this.page.goto(`${this.office.address}/`);
     await this.press('button', new RegExp(who));
     await expect(this.page.getByRole('button', { name: 'New inspection' })).toBeVisible();
@@ -160,7 +160,7 @@ export class Walker {
       expect(results.map((one) => one.status)).toEqual(results.map(() => 'taken'));
     }
     await this.page.reload();
-    await this.station('source').waitFor();
+    await expect(this.page.getByRole('heading', { name: STATION_NAMES.source, exact: true })).toBeVisible();
   }
 
   async verdict(words: string): Promise<void> {

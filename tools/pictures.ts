@@ -23,9 +23,6 @@ interface Picture {
   readonly before?: (page: Page) => Promise<void>;
 }
 
-const down = (fact: string) => async (page: Page) =>
-  page.getByTestId(`fact-${fact}`).evaluate((one) => one.scrollIntoView({ block: 'start' }));
-
 const PICTURES: Picture[] = [
   { name: 'list', path: '/' },
   { name: 'new-inspection', path: '/new' },
@@ -33,10 +30,20 @@ const PICTURES: Picture[] = [
   { name: 'path-not-finished', path: house(6) },
   { name: 'cord', path: `${house(2)}/cord` },
   { name: 'breaker-violated', path: `${house(2)}/breaker` },
-  { name: 'feeder-stretches', path: `${house(3)}/feeder`, before: down('feeder.stretches[0].sizeAwg') },
-  { name: 'neutral', path: `${house(4)}/neutral`, before: down('neutral.unbalancedA') },
-  { name: 'transfer', path: `${house(7)}/transfer`, before: down('transfer.mechanism') },
-  { name: 'function-test', path: `${house(1)}/function` },
+  { name: 'neutral', path: `${house(4)}/neutral` },
+  { name: 'transfer', path: `${house(7)}/transfer` },
+  { name: 'source', path: `${house(13)}/source` },
+  {
+    name: 'said-together',
+    path: `${house(13)}/cord`,
+    before: async (page) => page.getByTestId('part-cord/so').click(),
+  },
+  { name: 'function-test', path: `${house(1)}/function?fact=function.bothWithPartMoved` },
+  {
+    name: 'all-facts',
+    path: `${house(3)}/feeder`,
+    before: async (page) => page.getByRole('button', { name: 'All facts' }).click(),
+  },
   { name: 'loads', path: `${house(6)}/loads` },
   { name: 'findings', path: `${house(12)}/findings` },
   {

@@ -6,7 +6,7 @@ import { chromium as browserType } from 'playwright-core';
 import { TRANSFER_KINDS, parseCase, type Case } from '@careful-latch/core/case';
 import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
 import { Office } from '../e2e/server';
-import { StripWalker, openByDrawing } from '../e2e/strip';
+import { StripWalker, USUAL_IN_DEMO, openByDrawing } from '../e2e/strip';
 import { buildApplication } from './build.mjs';
 import { chromium } from './chromium.mjs';
 import { startCluster } from './database.mjs';
@@ -23,7 +23,6 @@ const LIMITS: readonly { readonly example: string; readonly taps: number; readon
   { example: 'ok-whole-house-manual', taps: 80, scrolls: 4 },
   { example: 'ok-whole-house-automatic', taps: 80, scrolls: 4 },
 ];
-const USUAL = { altitudeFt: 1000, airF: 87 };
 
 const wanted = process.argv.slice(2);
 const say = (text: string) => console.error(`· ${text}`);
@@ -50,7 +49,7 @@ async function main(): Promise<void> {
       const walker = new StripWalker(page);
       await openByDrawing(page, walker, TRANSFER_KINDS[truth.transfer!.kind as keyof typeof TRANSFER_KINDS]);
       try {
-        await walker.walk(truth, USUAL, async (touch) => {
+        await walker.walk(truth, USUAL_IN_DEMO, async (touch) => {
           if (process.env.TRACE) console.error(walker.count.taps, JSON.stringify(touch));
         });
         await walker.touch(page.getByTestId('strip').getByRole('button', { name: 'Findings', exact: true }));

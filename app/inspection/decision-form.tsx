@@ -16,7 +16,7 @@ import { usePalette } from '../theme/theme';
 import { shortDayText } from '../theme/dates';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { Signature } from './signature';
-import type { Walk } from './use-inspection';
+import type { Walk } from './walk';
 import { VerdictBlock } from './verdict-block';
 
 const DAYS = [7, 14, 30] as const;

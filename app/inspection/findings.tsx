@@ -7,7 +7,7 @@ import { Sign, SignWithWord, colorOf, shownAs } from '../drawn/signs';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
 import { toFindOut } from './answers';
-import type { Walk } from './use-inspection';
+import type { Walk } from './walk';
 import { OfficeNote, Working } from './working';
 
 const RANK = { hazard: 0, correction: 1, advisory: 2 } as const;

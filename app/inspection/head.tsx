@@ -7,7 +7,7 @@ import { STATE_WORDS, stateOf } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
 import { Quiet, Title } from '../theme/words';
 import { SaveLine } from './save-line';
-import type { Walk } from './use-inspection';
+import type { Walk } from './walk';
 
 /** The inspection's head: the address once, and how it stands. */
 export const Head = memo(function Head({ walk: { inspection } }: { walk: Walk }) {

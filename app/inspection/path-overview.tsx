@@ -9,7 +9,8 @@ import { SignWithWord, shownAs } from '../drawn/signs';
 import { useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
-import { useStation, type Walk } from './use-inspection';
+import { useStation } from './use-inspection';
+import type { Walk } from './walk';
 
 const ROW = 66;
 

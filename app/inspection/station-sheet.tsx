@@ -12,7 +12,8 @@ import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { NeutralDrawing } from './neutral-drawing';
 import { RatingRow } from './rating-row';
-import { useFact, useSheet, useWalkSoon, type Walk } from './use-inspection';
+import { useFact, useSheet, useWalkSoon } from './use-inspection';
+import type { Walk } from './walk';
 
 const PLURAL: Readonly<Record<string, string>> = {
   cord: 'another cord',

@@ -1,18 +1,12 @@
 import { useGlobalSearchParams, useLocalSearchParams } from 'expo-router';
 import { useMemo, useRef } from 'react';
-import { STATIONS, factAt, isStation, listOf, sheet, type Station } from '@careful-latch/core/case';
+import { factAt, isStation, listOf, sheet, type Station } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
-import { evaluate, stationState, type Evaluation, type Outcome, type StationState } from '@careful-latch/core/verdict';
-import type { Inspection } from '@careful-latch/core/record';
+import { stationState, type Outcome } from '@careful-latch/core/verdict';
 import { useInspections } from '../stores/inspections';
 import { useSoon } from '../theme/use-soon';
 import { outcomesBeside, saySame } from './answers';
-
-export interface Walk {
-  readonly inspection: Inspection;
-  readonly evaluation: Evaluation;
-  readonly states: readonly StationState[];
-}
+import { walkOf, type Walk } from './walk';
 
 /** The inspection that the address names, evaluated; undefined where this device has none such. */
 export function useWalk(): Walk | undefined {
@@ -26,25 +20,6 @@ export function useWalkSoon(): Walk | undefined {
   const walk = useWalk();
   const soon = useSoon(walk);
   return soon?.inspection.id === walk?.inspection.id ? soon : walk;
-}
-
-/** The layout and its screen ask for the same walk: it is evaluated once. */
-const walks = new WeakMap<Inspection, Walk>();
-
-export function walkOf(inspection: Inspection): Walk {
-  const known = walks.get(inspection);
-  if (known) return known;
-  const evaluation = evaluate(inspection.case);
-  let states: StationState[] | undefined;
-  const walk = {
-    inspection,
-    evaluation,
-    get states() {
-      return (states ??= STATIONS.map((station) => stationState(inspection.case, evaluation, station)));
-    },
-  };
-  walks.set(inspection, walk);
-  return walk;
 }
 
 interface FactSeen {

@@ -3,7 +3,8 @@ import { useLayoutEffect } from 'react';
 import { STATIONS } from '@careful-latch/core/case';
 import { undo } from '../stores/inspections';
 import { toFindOut } from './answers';
-import { useStation, type Walk } from './use-inspection';
+import { useStation } from './use-inspection';
+import type { Walk } from './walk';
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);

@@ -4,6 +4,7 @@ import {
   NOT_SEEN,
   STATION_NAMES,
   factAt,
+  factLabel,
   metaOf,
   partName,
   valueText,
@@ -71,7 +72,7 @@ export function Strip({
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const left = usePreferences((one) => one.leftHanded);
-  const { here, question, answer, stays, known, next, trouble } = inHand;
+  const { here, question, answer, stays, known, next, trouble, waitsFor } = inHand;
   const what = `${here?.id ?? station} ${question?.kind === 'fact' ? question.path : (question?.kind ?? 'done')}`;
   const deaf = useDeaf(what);
   const [all, setAll] = useState<string>();
@@ -209,7 +210,12 @@ export function Strip({
               <FactPlates path={path} value={factAt(site, path)} notSeen={false} onRecord={acts.answer} />
             </View>
           ) : (
-            <Done station={station} stays={stays} next={next} onNext={onNext} />
+            <Done
+              station={station}
+              words={stays ? undefined : emptyWords(station, waitsFor)}
+              next={next}
+              onNext={onNext}
+            />
           ))}
       </ScrollView>
       <View style={styles.bar}>{left ? bar.toReversed() : bar}</View>
@@ -226,22 +232,27 @@ function drawingOf({ drawing }: Reading): ((color: string) => ReactNode) | undef
     : (color) => <Face name={value as never} color={color} size={32} />;
 }
 
+const emptyWords = (station: Station, waitsFor: string | undefined) =>
+  waitsFor === undefined
+    ? `${STATION_NAMES[station]}: nothing is left to find out here.`
+    : `What is asked here waits for another fact: ${factLabel(waitsFor)}.`;
+
 /** Nothing is open here: where the walk goes, and whether the body has to move for it. */
 function Done({
   station,
-  stays,
+  words,
   next,
   onNext,
 }: {
   station: Station;
-  stays: boolean;
+  words: string | undefined;
   next: Station | undefined;
   onNext: (station: Station | undefined) => void;
 }) {
   const place = next && placeOf(next).name;
   return (
     <View style={{ gap: 8 }}>
-      {!stays && <Quiet>{`${STATION_NAMES[station]}: nothing is left to find out here.`}</Quiet>}
+      {words !== undefined && <Quiet>{words}</Quiet>}
       <Button
         title={
           next === undefined

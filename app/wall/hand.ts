@@ -17,7 +17,7 @@ import {
   type Reading,
   type Usual,
 } from '@careful-latch/core/walk';
-import { walkOf, type Walk } from '../inspection/use-inspection';
+import { walkOf, type Walk } from '../inspection/walk';
 import { shownAs } from '../drawn/signs';
 import { outcomesBeside } from '../inspection/answers';
 import { record, undo, useInspections } from '../stores/inspections';
@@ -41,6 +41,8 @@ interface InHand {
   readonly stays: boolean;
   /** What the last answer did. */
   readonly answer: Outcome | undefined;
+  /** The fact of another station without which nothing is asked here. */
+  readonly waitsFor: string | undefined;
   /** Where the walk goes when nothing is open here. */
   readonly next: Station | undefined;
   /** Facts of the part in hand that are recorded, each to be changed by itself; all of them, where it was touched. */
@@ -184,12 +186,19 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
     () => (here ? factsOf(c, here).filter((path) => stays || factAt(c, path) !== undefined) : []),
     [c, here?.id, stays], // eslint-disable-line react-hooks/exhaustive-deps -- a part is known by its id
   );
+  const waitsFor = here
+    ? undefined
+    : evaluation.outcomes
+        .filter((one) => one.station === station && one.outcome === 'unproven')
+        .flatMap((one) => one.needs)
+        .find((path) => stationOfPath(path) !== station && factAt(c, path) === undefined);
   const inHand: InHand = {
     here,
     question,
     stays,
     answer,
-    next: nextStation(c, evaluation, station),
+    waitsFor,
+    next: waitsFor === undefined ? nextStation(c, evaluation, station) : stationOfPath(waitsFor),
     known,
     trouble,
   };

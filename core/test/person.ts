@@ -39,6 +39,12 @@ function evaluate(c: Case): Evaluation {
   return evaluation;
 }
 
+/** A house as it is opened: its connection is known. */
+function opened({ edition, transfer }: Case): Case {
+  const empty = emptyCase(edition);
+  return transfer?.kind ? withFact(empty, 'transfer.kind', transfer.kind) : empty;
+}
+
 /** Touches that it takes to put one fact of a part right that a reading has said otherwise. */
 const TO_CHANGE = 3;
 
@@ -56,13 +62,15 @@ export class Person {
     private readonly usual: Usual = {},
     /** Whether there is a meter that gives its readings by itself. */
     private readonly meter = true,
+    /** What somebody has recorded before. */
+    begun: Case = opened(truth),
   ) {
-    this.site = emptyCase(truth.edition);
-    const kind = truth.transfer?.kind;
-    if (kind) this.site = withFact(this.site, 'transfer.kind', kind);
+    this.site = begun;
   }
 
   *walk(): Generator<Touch> {
+    const first = WALK.find((one) => nextPart(this.site, evaluate(this.site), one));
+    if (first && first !== this.station) yield { station: first, act: 'next', to: (this.station = first) };
     for (let round = 0; round < 3; round++) {
       for (;;) {
         yield* this.walkStation();
@@ -72,10 +80,9 @@ export class Person {
         this.station = next;
       }
       if (round === 0) yield* this.touchWhatIsLeftOpen();
-      const first = WALK.find((one) => nextPart(this.site, evaluate(this.site), one));
-      if (!first) return;
-      this.station = first;
-      yield { station: first, act: 'next', to: first };
+      const open = WALK.find((one) => nextPart(this.site, evaluate(this.site), one));
+      if (!open) return;
+      yield { station: open, act: 'next', to: (this.station = open) };
     }
   }
 

@@ -94,6 +94,16 @@ ruleTable('loads/starting-surge', {
       { found: 3000, allowed: 3000, reason: saying('on leg A') },
     ],
     [legs(100, 2900, SIX_KW), { found: 2900, reason: saying('on leg B') }],
+    // of two legs alike the first
+    [
+      legs(2000, 2000, { ...SIX_KW, 'loads.circuits[0].startingW': 3000, 'loads.circuits[1].startingW': 3000 }),
+      { found: 3000, allowed: 3000, reason: saying('on leg A') },
+    ],
+    // nothing runs: a leg is still half of the source
+    [
+      { 'loads.circuits[0].plan': 'off', 'loads.circuits[1].plan': 'off' },
+      { found: 0, allowed: 4179.5, reason: saying('on leg A') },
+    ],
     [{ ...BRIDGED, 'loads.circuits[0].plan': 'off', 'loads.circuits[1].plan': 'off' }, { found: 0 }],
     legs(1000, 1000, { ...SIX_KW, ...third({ volts: '240', runningW: 2000, startingW: 4000 }) }), // half on each leg
     { 'loads.circuits[0].startingW': 0 },

@@ -1,0 +1,28 @@
+import { STATIONS } from '@careful-latch/core/case';
+import { evaluate, stationState, type Evaluation, type StationState } from '@careful-latch/core/verdict';
+import type { Inspection } from '@careful-latch/core/record';
+
+export interface Walk {
+  readonly inspection: Inspection;
+  readonly evaluation: Evaluation;
+  readonly states: readonly StationState[];
+}
+
+/** The layout and its screen ask for the same walk: it is evaluated once. */
+const walks = new WeakMap<Inspection, Walk>();
+
+export function walkOf(inspection: Inspection): Walk {
+  const known = walks.get(inspection);
+  if (known) return known;
+  const evaluation = evaluate(inspection.case);
+  let states: StationState[] | undefined;
+  const walk = {
+    inspection,
+    evaluation,
+    get states() {
+      return (states ??= STATIONS.map((station) => stationState(inspection.case, evaluation, station)));
+    },
+  };
+  walks.set(inspection, walk);
+  return walk;
+}

@@ -1,0 +1,117 @@
+import { act, renderHook } from '@testing-library/react';
+import { emptyCase, recordedAt, withFact, type Case } from '@careful-latch/core/case';
+import { touched } from '@careful-latch/core/record';
+import { walkOf } from '../inspection/walk';
+import { office } from '../stores/office';
+import { closeStore, openInspection, openStore, record, useInspections } from '../stores/inspections';
+import { useHand } from './hand';
+
+const go = jest.fn();
+let id: string;
+let account = 0;
+const USUAL = {};
+
+beforeEach(async () => {
+  jest.spyOn(office, 'take').mockResolvedValue([]);
+  jest.spyOn(office, 'inspections').mockResolvedValue([]);
+  await openStore(`hand-${++account}`, 'Ilse O’Harrow');
+  id = openInspection({ address: '9 O’Malley Row', owner: '', permit: '', edition: '2020' });
+  record(touched(id, 'transfer.kind', 'retrofit-interlock'));
+  go.mockClear();
+});
+afterEach(() => {
+  closeStore();
+  jest.restoreAllMocks();
+});
+
+const site = (): Case => useInspections.getState().byId[id]!.case;
+const at = (station: Parameters<typeof useHand>[1]) =>
+  renderHook(() => useHand(walkOf(useInspections((one) => one.byId[id]!)), station, USUAL, go)).result;
+const readAt = (hand: ReturnType<typeof at>, label: string) => {
+  const { question } = hand.current.inHand;
+  if (question?.kind !== 'glance') throw new Error(`${question?.kind} is asked`);
+  const reading = question.readings.find((one) => one.label === label)!;
+  act(() => hand.current.acts.read(reading, question.glance.how ?? 'reading'));
+};
+
+test('a reading records all that it says as one change, says so, and the next part comes into hand', () => {
+  const hand = at('source');
+  expect(hand.current.inHand.here?.id).toBe('source/nameplate');
+  readAt(hand, 'Gasoline, 120/240 V, 7000 / 8750 W');
+  expect(site().source).toMatchObject({ fuel: 'gasoline', runningW: 7000, startingW: 8750 });
+  expect(recordedAt(site(), 'source.runningW')).toMatchObject({
+    how: 'reading',
+    by: 'Ilse O’Harrow',
+    said: 'Gasoline, 120/240 V, 7000 / 8750 W',
+  });
+  expect(hand.current.inHand.here?.id).toBe('source/outlet');
+  act(() => hand.current.acts.takeBack());
+  expect(site().source?.runningW).toBeUndefined();
+  // after Undo nothing goes on by itself
+  expect(hand.current.inHand).toMatchObject({ here: { id: 'source/nameplate' }, stays: true });
+});
+
+test('at a violation it stops; going on is a touch', () => {
+  record(touched(id, 'source.kind', 'engine'));
+  record(touched(id, 'siting.place', 'outdoors'));
+  record(touched(id, 'siting.openingFt', 25));
+  const hand = at('siting');
+  expect(hand.current.inHand.question).toMatchObject({ kind: 'fact', path: 'siting.exhaustAway' });
+  act(() => hand.current.acts.answer('siting.exhaustAway', 'no'));
+  expect(hand.current.inHand).toMatchObject({
+    here: { id: 'siting/exhaust' },
+    stays: true,
+    answer: { severity: 'hazard' },
+  });
+  act(() => hand.current.acts.goOn());
+  expect(hand.current.inHand.here?.id).toBe('siting/alarms');
+});
+
+test('what was touched by hand stays in hand, and shows all its facts', () => {
+  const hand = at('siting');
+  act(() => hand.current.acts.touch('siting/place'));
+  expect(hand.current.inHand.known).toEqual(['siting.place', 'siting.openingFt', 'siting.makerFt']);
+  act(() => hand.current.acts.change('siting.makerFt'));
+  expect(hand.current.inHand.question).toEqual({ kind: 'fact', path: 'siting.makerFt' });
+  act(() => hand.current.acts.answer('siting.makerFt', 10));
+  expect(hand.current.inHand).toMatchObject({ here: { id: 'siting/place' }, stays: true });
+});
+
+test('a cord is begun without being recorded, and is there with its first fact', () => {
+  record(touched(id, 'cord[0].part', 'cord'));
+  const hand = at('cord');
+  act(() => hand.current.acts.add());
+  expect(site().cord).toHaveLength(1);
+  readAt(hand, 'Cord, L14-30 plug');
+  expect(site().cord).toMatchObject([{ part: 'cord' }, { part: 'cord', sourceEnd: 'L14-30' }]);
+});
+
+test('within a place the walk goes to the next station by itself; where the body has to move it asks', () => {
+  const done = (path: string, value: string | number) => record(touched(id, path, value));
+  done('grounding.frameToPanelOhm', 0.2);
+  const hand = at('grounding');
+  act(() => hand.current.acts.answer('grounding.rod', 'none'));
+  expect(go).toHaveBeenCalledWith('panel');
+  go.mockClear();
+  const loads = at('inlet');
+  expect(loads.current.inHand.next).toBe('feeder');
+  expect(go).not.toHaveBeenCalled();
+  act(() => loads.current.acts.pick('labels.inletSign'));
+  expect(loads.current.inHand.here?.id).toBe('inlet/sign');
+  act(() => loads.current.acts.pick('grounding.rod'));
+  expect(go).toHaveBeenCalledWith('grounding', 'grounding/rod');
+});
+
+test('a station that waits for another says for what', () => {
+  expect(at('siting').current.inHand).toMatchObject({ here: undefined, waitsFor: 'source.kind' });
+});
+
+test('what cannot be recorded is said, and nothing is lost', () => {
+  record(touched(id, 'source.kind', 'engine'));
+  const hand = at('siting');
+  act(() => hand.current.acts.answer('siting.openingFt', 5000));
+  expect(hand.current.inHand.trouble).toContain('right would be 0 to 500 ft');
+  expect(site()).toEqual(
+    expect.objectContaining({ transfer: withFact(emptyCase('2020'), 'transfer.kind', 'retrofit-interlock').transfer }),
+  );
+});
