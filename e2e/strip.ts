@@ -1,7 +1,11 @@
 import type { Locator, Page } from 'playwright-core';
 import { NOT_SEEN, STATION_NAMES, metaOf, type Case, type Station } from '@careful-latch/core/case';
 import { Person, type Touch } from '../core/test/person';
-import type { Usual } from '@careful-latch/core/walk';
+import type { Inspection } from '@careful-latch/core/record';
+import { usualOf, type Usual } from '@careful-latch/core/walk';
+
+/** Longer than plates are deaf, and than a line must have been on the screen. */
+const DEAF_AND_SEEN_MS = 900;
 
 /** What a walk by drawing and strip took: touches, keys typed for odd numbers, and scroll gestures. */
 interface Count {
@@ -16,20 +20,32 @@ const exactly = (text: string) => new RegExp(`^${text.replace(/[.*+?^${}()|[\]\\
 export class StripWalker {
   readonly count: Count = { taps: 0, keys: 0, scrolls: 0 };
   private readonly strip: Locator;
+  private hurrying = false;
 
-  constructor(private readonly page: Page) {
+  constructor(
+    private readonly page: Page,
+    /** Counts scroll gestures too, which takes a look at the page before each touch. */
+    private readonly scrolls = false,
+  ) {
     this.strip = page.getByTestId('strip');
+  }
+
+  /** Lets no time pass in vain: plates that are deaf, and lines that must have been seen, wait by the page's clock. Before the first page. */
+  async hurry(): Promise<void> {
+    await this.page.clock.install();
+    this.hurrying = true;
   }
 
   /** Touches something; where it is off the screen, after a scroll gesture. */
   async touch(what: Locator): Promise<void> {
     await what.waitFor();
-    if (!(await this.inSight(what))) {
+    if (this.scrolls && !(await this.inSight(what))) {
       this.count.scrolls++;
       if (process.env.TRACE) console.error('scrolled');
     }
     await what.click();
     this.count.taps++;
+    if (this.hurrying) await this.page.clock.runFor(DEAF_AND_SEEN_MS);
   }
 
   private async inSight(what: Locator): Promise<boolean> {
@@ -150,8 +166,12 @@ export class StripWalker {
   }
 }
 
-/** What the demo’s houses have in common, and so is offered as usual. */
-export const USUAL_IN_DEMO: Usual = { altitudeFt: 1000, airF: 87 };
+/** What the houses of an office that a person may see have taught: asked of the office, before a new one is opened. */
+export async function usualAt(page: Page, address: string): Promise<Usual> {
+  const answer = await page.request.get(`${address}/api/inspections`);
+  const { inspections } = (await answer.json()) as { inspections: Inspection[] };
+  return usualOf(inspections.toSorted((a, b) => b.changedAt.localeCompare(a.changedAt)).map((one) => one.case));
+}
 
 /** Opens a new inspection with its connection, straight into the source. */
 export async function openByDrawing(page: Page, walker: StripWalker, connection: string): Promise<void> {

@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs';
 import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
 import { TRANSFER_KINDS, emptyCase, factAt, recordedFacts, withFact } from '@careful-latch/core/case';
 import { expect, test } from './office';
-import { StripWalker, USUAL_IN_DEMO } from './strip';
+import { StripWalker, usualAt } from './strip';
 import { Walker, example } from './walk';
 
 /** Cases 1 to 5 are touched through, by drawing and strip; the others are the engine’s own tests. */
@@ -31,14 +31,16 @@ for (const name of names)
   test(`${name} comes out through the interface as the rulebook says`, async ({ page, office }) => {
     const c = example(name);
     const walker = new Walker(page, office);
+    const strip = new StripWalker(page);
+    await strip.hurry();
     await walker.signIn(undefined, 'drawings');
+    const usual = await usualAt(page, office.address);
     await walker.openNew(name, 'Nella D’Arbois', TRANSFER_KINDS[c.transfer!.kind as keyof typeof TRANSFER_KINDS]);
     // Case 1 is walked from first to last; of the others what they have in common with it is recorded already.
     const common = recordedFacts(c).filter((path) => factAt(c, path) === factAt(CASE_1, path));
     const begun = common.reduce((now, path) => withFact(now, path, factAt(c, path)), emptyCase(c.edition));
     if (name !== CASE_1_NAME) await walker.seed(c, common);
-    const strip = new StripWalker(page);
-    await strip.walk(c, USUAL_IN_DEMO, undefined, name === CASE_1_NAME ? undefined : begun);
+    await strip.walk(c, usual, undefined, name === CASE_1_NAME ? undefined : begun);
     await strip.toFindings();
     await walker.verdict(VERDICT_WORDS[EXPECTED[name]!]);
     for (const one of evaluate(c).outcomes)

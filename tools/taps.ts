@@ -6,7 +6,7 @@ import { chromium as browserType } from 'playwright-core';
 import { TRANSFER_KINDS, parseCase, type Case } from '@careful-latch/core/case';
 import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
 import { Office } from '../e2e/server';
-import { StripWalker, USUAL_IN_DEMO, openByDrawing } from '../e2e/strip';
+import { StripWalker, openByDrawing, usualAt } from '../e2e/strip';
 import { buildApplication } from './build.mjs';
 import { chromium } from './chromium.mjs';
 import { startCluster } from './database.mjs';
@@ -46,10 +46,12 @@ async function main(): Promise<void> {
       const page = await context.newPage();
       await page.goto(office.address);
       await page.getByRole('button', { name: /Ilse/ }).click();
-      const walker = new StripWalker(page);
+      await page.getByRole('button', { name: 'New inspection' }).waitFor();
+      const usual = await usualAt(page, office.address);
+      const walker = new StripWalker(page, true);
       await openByDrawing(page, walker, TRANSFER_KINDS[truth.transfer!.kind as keyof typeof TRANSFER_KINDS]);
       try {
-        await walker.walk(truth, USUAL_IN_DEMO, async (touch) => {
+        await walker.walk(truth, usual, async (touch) => {
           if (process.env.TRACE) console.error(walker.count.taps, JSON.stringify(touch));
         });
         await walker.touch(page.getByTestId('strip').getByRole('button', { name: 'Findings', exact: true }));

@@ -8,7 +8,7 @@ import { usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
 
 /** An outcome as it is shown: a violation that is advice alone has a sign and a color of its own. */
-export type Shown = OutcomeKind | 'advice';
+type Shown = OutcomeKind | 'advice';
 export const shownAs = ({
   outcome,
   severity,

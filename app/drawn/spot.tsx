@@ -22,7 +22,7 @@ export type Place = readonly [x: number, y: number, width: number, height: numbe
 export const WIDTH = 358;
 
 /** Hairline where nobody has looked, solid where known, broken where violated. */
-export function lineOf(palette: Palette, state: PartState) {
+function lineOf(palette: Palette, state: PartState) {
   switch (state) {
     case 'violated':
       return { stroke: palette.violation, strokeWidth: 3, strokeDasharray: '16 6' };
@@ -65,7 +65,7 @@ const short = (text: string, width: number, letter: number) => {
 };
 
 /** A part drawn as a plate on the wall: its outline says how it stands, its name and reading what it is. */
-export function Spot({ seen, at: [x, y, width, height], drawing }: { seen: Seen; at: Place; drawing?: ReactNode }) {
+function Spot({ seen, at: [x, y, width, height], drawing }: { seen: Seen; at: Place; drawing?: ReactNode }) {
   const palette = usePalette();
   const line = lineOf(palette, seen.state);
   const outline = `M${x} ${y}H${x + width - 9}L${x + width} ${y + 9}V${y + height}H${x}Z`;
@@ -176,7 +176,7 @@ export function Sheet({
 }
 
 /** What is touched: invisible over its drawing. */
-export function Target({
+function Target({
   label,
   id,
   inHand,

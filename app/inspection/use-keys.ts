@@ -9,11 +9,24 @@ import type { Walk } from './walk';
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 
-/** The fact that the keyboard is in, or the first one on the sheet. */
-const factInHand = () => document.activeElement?.closest('[id^="fact-"]') ?? document.querySelector('[id^="fact-"]');
+const within = (place: Element | null | undefined, what: string) => [
+  ...(place?.querySelectorAll<HTMLElement>(what) ?? []),
+];
+
+/** The plates that number keys choose, “not seen” last: those of the strip, else of the fact that the keyboard is in, or of the first on the sheet. */
+function platesInHand(): HTMLElement[] {
+  const strip = document.querySelector('[data-testid="strip"]');
+  if (strip) {
+    const [notSeen] = within(strip, '[aria-label="Not seen"]');
+    const plates = within(strip.querySelector('[data-testid="plates"]'), '[role="radio"], [role="button"]');
+    return notSeen ? [...plates, notSeen] : plates;
+  }
+  const fact = document.activeElement?.closest('[id^="fact-"]') ?? document.querySelector('[id^="fact-"]');
+  return within(fact, '[role="radio"]');
+}
 
 /**
- * Keys of the wide layout: [ and ] walk the stations, 1–9 choose a plate of the fact in hand, 0 is "not seen",
+ * Keys of the wide layout: [ and ] walk the stations, 1–9 choose a plate of what is in hand, 0 is "not seen",
  * n goes to the next fact that is unproven, u takes the last entry back, f shows the findings.
  */
 export function useKeys(walk: Walk | undefined): void {
@@ -35,7 +48,7 @@ export function useKeys(walk: Walk | undefined): void {
         const [next] = toFindOut(walk.evaluation);
         if (next) go(`${next.station}?fact=${encodeURIComponent(next.paths[0]!)}`);
       } else if (/^\d$/.test(event.key)) {
-        const plates = [...(factInHand()?.querySelectorAll<HTMLElement>('[role="radio"]') ?? [])];
+        const plates = platesInHand();
         const plate = event.key === '0' ? plates.at(-1) : plates[Number(event.key) - 1];
         plate?.focus();
         plate?.click();

@@ -126,8 +126,14 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
 
   const answer = useMemo(() => {
     const beside = last.flatMap((path) => (factAt(c, path) === undefined ? [] : outcomesBeside(evaluation, path)));
-    return beside.find((one) => shownAs(one) === 'violation') ?? beside.find((one) => one.found !== null) ?? beside[0];
-  }, [c, evaluation, last]);
+    const against = beside.filter((one) => shownAs(one) === 'violation');
+    return (
+      against.find((one) => one.station === station) ??
+      against[0] ??
+      beside.find((one) => one.found !== null) ??
+      beside[0]
+    );
+  }, [c, evaluation, last, station]);
 
   const acts = {
     say,

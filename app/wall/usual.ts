@@ -1,24 +1,12 @@
 import { useMemo } from 'react';
-import type { Inspection } from '@careful-latch/core/record';
-import type { Usual } from '@careful-latch/core/walk';
+import { usualOf, type Usual } from '@careful-latch/core/walk';
 import { useInspections } from '../stores/inspections';
 
-/** What the last house with such a fact had: met here, so it may be met again. */
-function usualOf(inspections: readonly Inspection[]): Usual {
-  const usual: Record<string, number> = {};
-  const learn = (key: string, value: unknown) => {
-    if (typeof value === 'number') usual[key] ??= value;
-  };
-  for (const { case: site } of inspections.toSorted((a, b) => b.changedAt.localeCompare(a.changedAt))) {
-    learn('altitudeFt', site.source?.altitudeFt);
-    learn('airF', site.source?.airF);
-    for (const stretch of site.feeder?.stretches ?? []) learn(`ambientF ${String(stretch.place)}`, stretch.ambientF);
-  }
-  return usual;
-}
-
-/** Usual values from the other houses that this device knows. */
+/** Usual values from the other houses that this device knows, the one that was changed last first. */
 export function useUsual(inspection: string): Usual {
   const all = useInspections((one) => one.byId);
-  return useMemo(() => usualOf(Object.values(all).filter((one) => one.id !== inspection)), [all, inspection]);
+  return useMemo(() => {
+    const others = Object.values(all).filter((one) => one.id !== inspection);
+    return usualOf(others.toSorted((a, b) => b.changedAt.localeCompare(a.changedAt)).map((one) => one.case));
+  }, [all, inspection]);
 }

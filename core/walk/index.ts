@@ -2,3 +2,4 @@ export * from './part';
 export * from './question';
 export { PARTS, PLACES, WALK, partsOf, placeOf } from './wall';
 export * from './meter';
+export * from './usual';

@@ -44,8 +44,8 @@ const USUAL = { altitudeFt: 1000, airF: 87 };
 const without = (c: Case, ...keys: string[]) => keys.reduce((now, key) => withFact(now, key, undefined), c);
 
 describe('a person who only answers what comes into hand', () => {
-  // Every sound house, and every third of those where something is wrong.
-  const walked = names.filter((name, i) => /^(ok|walk)-/.test(name) || i % 3 === 0);
+  // Every sound house, and every fourth of those where something is wrong.
+  const walked = names.filter((name, i) => /^(ok|walk)-/.test(name) || i % 4 === 0);
   test.each(walked)('%s comes out as it is', (name) => {
     const truth = read(name);
     const { recorded } = walk(truth, USUAL);
