@@ -1,4 +1,4 @@
-import type { Locator, Page } from 'playwright-core';
+import type { Locator, Page } from '@playwright/test';
 import { NOT_SEEN, STATION_NAMES, metaOf, type Case, type Station } from '@careful-latch/core/case';
 import { Person, type Touch } from '../core/test/person';
 import type { Inspection } from '@careful-latch/core/record';

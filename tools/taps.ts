@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { chromium as browserType } from 'playwright-core';
+import { chromium as browserType } from '@playwright/test';
 import { TRANSFER_KINDS, parseCase, type Case } from '@careful-latch/core/case';
 import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
 import { Office } from '../e2e/server';

@@ -55,7 +55,7 @@ function Handle({
 }
 
 /** What keeps two sources apart, as its parts stand; 172 × 180. */
-export function MechanismPicture({
+function MechanismPicture({
   name,
   at = OPEN,
   joined = false,
