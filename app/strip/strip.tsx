@@ -72,7 +72,7 @@ export function Strip({
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const left = usePreferences((one) => one.leftHanded);
-  const { here, question, answer, stays, known, next, trouble, waitsFor } = inHand;
+  const { here, question, answer, stays, known, next, trouble, waitsFor, aside } = inHand;
   const what = `${here?.id ?? station} ${question?.kind === 'fact' ? question.path : (question?.kind ?? 'done')}`;
   const deaf = useDeaf(what);
   const [all, setAll] = useState<string>();
@@ -129,6 +129,12 @@ export function Strip({
           </>
         ) : null}
       </View>
+      {aside > 0 && (
+        <Quiet>
+          {aside === 1 ? 'One fact that was recorded applies' : `${aside} facts that were recorded apply`} no more.
+          Nothing is lost: Undo, or the former answer, brings {aside === 1 ? 'it' : 'them'} back.
+        </Quiet>
+      )}
       {here && known.length > 0 && (stays || question?.kind === 'fact') && (
         <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 8 }}>
           {known.map((one) => (

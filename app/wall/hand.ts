@@ -7,6 +7,7 @@ import {
   movesTo,
   nextPart,
   nextStation,
+  noLongerAsked,
   partsAt,
   questionAt,
   saidBy,
@@ -48,6 +49,8 @@ interface InHand {
   /** Facts of the part in hand that are recorded, each to be changed by itself; all of them, where it was touched. */
   readonly known: readonly string[];
   readonly trouble: string | undefined;
+  /** How many facts the last answer has made to apply no more. */
+  readonly aside: number;
 }
 
 /** A fact, its value, and how it is recorded where not as the others. */
@@ -71,6 +74,8 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
   const [hand, setHand] = useState<Hand>();
   const [last, setLast] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string>();
+  /** Facts that the last answer has put aside: they apply no more. */
+  const [aside, setAside] = useState(0);
 
   const here = (hand && partOf(c, station, hand)) ?? nextPart(c, evaluation, station);
   const question = useMemo<Question | undefined>(() => {
@@ -100,6 +105,7 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
       }
       setTrouble(undefined);
       setLast(facts.map(([path]) => path));
+      setAside(noLongerAsked(c, useInspections.getState().byId[inspection.id]!.case).length);
       const after = walkOf(useInspections.getState().byId[inspection.id]!);
       const known = violated(evaluation);
       const own = facts.flatMap(([path]) => outcomesBeside(after.evaluation, path));
@@ -121,7 +127,7 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
         if (next && !movesTo(station, next)) go(next);
       }
     },
-    [here, inspection.id, evaluation, hand, station, usual, go],
+    [here, c, inspection.id, evaluation, hand, station, usual, go],
   );
 
   const answer = useMemo(() => {
@@ -207,6 +213,7 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
     next: waitsFor === undefined ? nextStation(c, evaluation, station) : stationOfPath(waitsFor),
     known,
     trouble,
+    aside,
   };
   return { inHand, acts };
 }

@@ -14,8 +14,17 @@ import {
   type Station,
 } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
-import { factsOf, partsAt, stateOfPart, type PartHere, type Question, type Reading } from '@careful-latch/core/walk';
+import {
+  factsOf,
+  partsAt,
+  stateOfPart,
+  wantedBy,
+  type PartHere,
+  type Question,
+  type Reading,
+} from '@careful-latch/core/walk';
 import { stationState } from '@careful-latch/core/verdict';
+import { Disagreements } from './disagreements';
 import { Currents, Pole } from '../drawn/currents';
 import { MechanismAt } from '../drawn/mechanism';
 import { PanelHandles } from '../drawn/panel';
@@ -95,6 +104,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   }, [fact]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each fact that the address names
   const canUndo = useInspections((one) => one.undos.some((each) => each.inspection === id));
   const entry = inHand.here?.entry;
+  const wanted = useMemo(() => wantedBy(evaluation), [evaluation]);
   const parts = useMemo(
     () =>
       partsAt(c, station)
@@ -102,11 +112,11 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
         .map((one): Seen => ({
           id: one.id,
           name: one.part.name,
-          state: stateOfPart(c, evaluation, one),
+          state: stateOfPart(c, evaluation, one, wanted),
           value: valueOf(walk, one),
           inHand: one.id === inHand.here?.id,
         })),
-    [c, station, evaluation, walk, entry, inHand.here?.id],
+    [c, station, evaluation, wanted, walk, entry, inHand.here?.id],
   );
   const absent =
     stationState(c, evaluation, station) === 'absent'
@@ -266,12 +276,15 @@ function Drawing({
   }
   if (station === 'function')
     return (
-      <View style={{ flexDirection: 'row', gap: 12 }}>
-        <MechanismAt site={c} at={givenFor(inHand.question)} />
-        <View style={{ flex: 1, minWidth: 0 }}>
-          <Tags parts={parts} onTouch={acts.touch} />
+      <>
+        <View style={{ flexDirection: 'row', gap: 12 }}>
+          <MechanismAt site={c} at={givenFor(inHand.question)} />
+          <View style={{ flex: 1, minWidth: 0 }}>
+            <Tags parts={parts} onTouch={acts.touch} />
+          </View>
         </View>
-      </View>
+        <Disagreements site={c} onHand={acts.pick} onMechanism={() => acts.pick('transfer.mechanism')} />
+      </>
     );
   const scene = SCENES[station];
   const places = scene.places;

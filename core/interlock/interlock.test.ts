@@ -9,9 +9,11 @@ import {
   type MechanismName,
   type TransferKind,
 } from '../case';
+import { caseWith, type Facts } from '../test/rule-table';
 import {
   RIGHT_ANSWERS,
   dangerousSequence,
+  disagreements,
   explore,
   functionTest,
   functionTestAt,
@@ -231,5 +233,34 @@ describe('an honest hand', () => {
       const listed = new Set<string>(functionTestAt(c).map(({ fact }) => fact));
       expect([kind, name, mountedOn, asked.sort()]).toEqual([kind, name, mountedOn, [...listed].sort()]);
     }
+  });
+});
+
+describe('hand and model', () => {
+  const at = (facts: Facts) => disagreements(caseWith(facts));
+
+  test('agree where both say what a sound mechanism does, and where a recorded defect was found by trying', () => {
+    expect(at({})).toEqual([]);
+    expect(
+      at({
+        'transfer.fit': 'loose',
+        'function.generatorWithMainOn': 'blocked',
+        'function.bothWithPartMoved': 'moved',
+      }),
+    ).toEqual([]);
+  });
+
+  test('differ where something closed that the recorded mechanism blocks, and where nothing did that it lets go', () => {
+    expect(at({ 'function.generatorWithMainOn': 'moved' })).toEqual([
+      { fact: 'function.generatorWithMainOn', model: 'blocked', hand: 'moved' },
+    ]);
+    expect(at({ 'transfer.fit': 'loose' })).toEqual([
+      { fact: 'function.bothWithPartMoved', model: 'moved', hand: 'blocked' },
+    ]);
+  });
+
+  test('say nothing of what nobody has tried, nor while the mechanism is unknown', () => {
+    expect(at({ 'transfer.fit': 'loose', 'function.bothWithPartMoved': 'not-seen' })).toEqual([]);
+    expect(at({ 'transfer.fit': undefined, 'function.generatorWithMainOn': 'moved' })).toEqual([]);
   });
 });

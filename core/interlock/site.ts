@@ -1,5 +1,6 @@
-import { MECHANISMS, circuitAt, goesWith, type MechanismName } from '../case';
-import { Missing, type Look } from '../electrical';
+import { MECHANISMS, NOT_SEEN, circuitAt, factAt, goesWith, type Case, type MechanismName } from '../case';
+import { Look, Missing } from '../electrical';
+import { honestAnswers, settingOf, type TestFact } from './function-test';
 import { dangerousSequence, mechanism, type Defects, type Move } from './mechanisms';
 
 /** Whether a 240 V circuit on the switch has handles that are not tied. Throws `Missing` where nobody looked. */
@@ -73,3 +74,27 @@ export function parallelSequence(look: Look, coverOff = false): readonly Move[] 
 
 /** A search depends on nothing but mechanism and defects, and there are few of either. */
 const searched = new Map<string, readonly Move[] | undefined>();
+
+/** An answer of the function test that does not go with what is recorded of the mechanism. */
+export interface Disagreement {
+  readonly fact: TestFact;
+  /** What an honest hand would answer at the mechanism as it is recorded. */
+  readonly model: string;
+  readonly hand: string;
+}
+
+/**
+ * Where the hand and the model of the recorded mechanism say different things: one of them is wrong, and nothing here says
+ * which. None while the mechanism or its defects are unknown.
+ */
+export function disagreements(c: Case): readonly Disagreement[] {
+  const look = new Look(c);
+  const found = look.attempt((side) => ({ name: mechanismAt(side), defects: defectsOf(side) })).value;
+  if (!found) return [];
+  const { kind, mountedOn } = c.transfer ?? {};
+  const model = honestAnswers(found.name, found.defects, settingOf(kind === NOT_SEEN ? undefined : kind, mountedOn));
+  return (Object.entries(model) as [TestFact, string][]).flatMap(([fact, answer]) => {
+    const hand = factAt(c, fact);
+    return typeof hand === 'string' && hand !== NOT_SEEN && hand !== answer ? [{ fact, model: answer, hand }] : [];
+  });
+}

@@ -7,6 +7,7 @@ import {
   listPathOf,
   metaOf,
   recordedAt,
+  recordedFacts,
   stationOf,
   withFact,
   type Case,
@@ -101,7 +102,12 @@ function rulesAt({ part, station }: PartHere): readonly string[] {
 }
 
 /** How a part stands: one that a rule of its station finds violated is broken, whatever is known of it. */
-export function stateOfPart(c: Case, evaluation: Evaluation, here: PartHere): PartState {
+export function stateOfPart(
+  c: Case,
+  evaluation: Evaluation,
+  here: PartHere,
+  { needs }: Pick<Wanted, 'needs'> = wantedBy(evaluation),
+): PartState {
   const facts = factsOf(c, here);
   const known = facts.filter((path) => factAt(c, path) !== undefined);
   const rules = rulesAt(here);
@@ -114,7 +120,6 @@ export function stateOfPart(c: Case, evaluation: Evaluation, here: PartHere): Pa
       (one.part === undefined || one.part === null || one.part === id),
   );
   if (violated && known.length > 0) return 'violated';
-  const { needs } = wantedBy(evaluation);
   if (facts.some((path) => needs.has(path))) return known.length > 0 ? 'open' : 'untouched';
   return known.length > 0 ? 'known' : 'untouched';
 }
@@ -248,3 +253,7 @@ export const notProved = (c: Case, evaluation: Evaluation): readonly (readonly [
     }),
   );
 };
+
+/** Facts that are recorded and asked for no more after a change, as when the connection turns out to be another: they are kept, and count for nothing. */
+export const noLongerAsked = (before: Case, after: Case): readonly string[] =>
+  recordedFacts(after).filter((path) => isAsked(before, path) && !isAsked(after, path));

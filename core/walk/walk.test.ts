@@ -22,6 +22,7 @@ import {
   linesOf,
   nextPart,
   nextStation,
+  noLongerAsked,
   notProved,
   partsAt,
   questionAt,
@@ -231,6 +232,18 @@ describe('said together', () => {
         const next = withFact(c, lines[0]!.path, lines[0]!.right);
         expect(linesOf(next, here, wantedBy(evaluate(next))).map((one) => one.path)).not.toContain(lines[0]!.path);
       }
+  });
+});
+
+describe('a connection that turns out to be another', () => {
+  test('keeps what still applies, and says what does not', () => {
+    const after = caseWith({ 'transfer.kind': 'none-cords' });
+    const gone = noLongerAsked(GOOD, after);
+    expect(gone).toContain('transfer.mechanism');
+    expect(gone).toContain('labels.inletSign');
+    expect(gone).not.toContain('source.runningW');
+    expect(factAt(after, 'transfer.mechanism')).toBe('sliding-plate'); // kept for Undo
+    expect(noLongerAsked(GOOD, GOOD)).toEqual([]);
   });
 });
 
