@@ -27,7 +27,7 @@ interface FactProps {
   readonly inspection: string;
   readonly path: string;
   readonly focused: boolean;
-  readonly onRecord: (path: string, value: string | number | null) => void;
+  readonly onRecord: (path: string, value: string | number | null, asRead?: string) => void;
   readonly trials: readonly Trial[] | undefined;
 }
 
@@ -64,7 +64,7 @@ export const StationSheet = memo(function StationSheet({
     }
   }, []);
   const onRecord = useCallback(
-    (path: string, value: string | number | null) => change(touched(inspection, path, value)),
+    (path: string, value: string | number | null, asRead?: string) => change(touched(inspection, path, value, asRead)),
     [change, inspection],
   );
   const list = listOf(station);

@@ -2,7 +2,7 @@ import { Input } from '../theme/elements';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { shallow } from 'zustand/shallow';
-import { NOT_SEEN, metaOf, whyNotFact, type FactMeta } from '@careful-latch/core/case';
+import { NOT_SEEN, metaOf, oftenReadOtherwise, readAmount, whyNotFact, type FactMeta } from '@careful-latch/core/case';
 import type { ConfigurationName, WireSize } from '@careful-latch/core/codebook';
 import type { Trial } from '@careful-latch/core/interlock';
 import type { Outcome } from '@careful-latch/core/verdict';
@@ -37,18 +37,16 @@ const TypedAmount = memo(function TypedAmount({
   path: string;
   meta: FactMeta;
   value: number | undefined;
-  onRecord: (path: string, value: number) => void;
+  onRecord: (path: string, value: number, asRead?: string) => void;
 }) {
   const [text, setText] = useState(value === undefined ? '' : String(value));
   const [wrong, setWrong] = useState<string>();
   const take = () => {
     if (text.trim() === '') return;
-    const typed = Number(text.replace(',', '.'));
-    const why = Number.isNaN(typed)
-      ? `“${text}” is no number; right would be ${meta.min} to ${meta.max} ${meta.unit}`
-      : whyNotFact(path, typed);
+    const read = readAmount(meta, text);
+    const why = read.ok ? whyNotFact(path, read.value) : read.why;
     setWrong(why?.replace(`${path}: `, ''));
-    if (!why && typed !== value) onRecord(path, typed);
+    if (read.ok && !why && read.value !== value) onRecord(path, read.value, read.asRead);
   };
   return (
     <Input
@@ -59,7 +57,7 @@ const TypedAmount = memo(function TypedAmount({
       }}
       onBlur={take}
       onSubmitEditing={take}
-      inputMode="decimal"
+      inputMode={oftenReadOtherwise(meta.unit) ? 'text' : 'decimal'}
       aria-label={`${meta.label}, typed`}
       placeholder="Other"
       errorMessage={wrong}
@@ -106,7 +104,8 @@ interface Props {
   readonly value: unknown;
   /** Outcomes that speak of this fact, to be shown beside it. */
   readonly outcomes: readonly Outcome[];
-  readonly onRecord: (path: string, value: string | number | null) => void;
+  /** Takes what was answered; an amount that was read in another unit with the words in which it was read. */
+  readonly onRecord: (path: string, value: string | number | null, asRead?: string) => void;
   readonly focused?: boolean;
   /** The moves that this answer stands for. */
   readonly trials?: readonly Trial[];

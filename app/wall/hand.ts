@@ -147,7 +147,7 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
     measures: (reading: Reading) => (here ? measuredBy(c, here, reading) : []),
     /** What a reading says by itself, beside what the meter gives with it. */
     says: (reading: Reading) => (here ? saidBy(c, here, reading) : []),
-    answer: (path: string, value: string | number | null) => say([[path, value]], 'touched'),
+    answer: (path: string, value: string | number | null, asRead?: string) => say([[path, value]], 'touched', asRead),
     allSo: (lines: readonly Line[]) =>
       say(
         lines.map(({ path, right }) => [path, right]),

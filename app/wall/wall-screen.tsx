@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import {
   NOT_SEEN,
@@ -24,6 +24,7 @@ import {
   type Reading,
 } from '@careful-latch/core/walk';
 import { stationState } from '@careful-latch/core/verdict';
+import { Find } from './find';
 import { Disagreements } from './disagreements';
 import { Currents, Pole } from '../drawn/currents';
 import { MechanismAt } from '../drawn/mechanism';
@@ -86,6 +87,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const id = inspection.id;
   const c = inspection.case;
   const usual = useUsual(id);
+  const [finding, setFinding] = useState(false);
   const setAllFacts = usePreferences((one) => one.setAllFacts);
   const go = useCallback(
     (to: Station, at?: string) =>
@@ -149,8 +151,20 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
       >
         <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: 8 }}>
           <Title style={{ fontSize: 24, lineHeight: 30 }}>{STATION_NAMES[station]}</Title>
-          <Plate role="button" quiet label="All facts" onPress={() => setAllFacts(true)} />
+          <View style={{ flexDirection: 'row', gap: 8 }}>
+            <Plate role="button" quiet label={finding ? 'Close' : 'Find'} onPress={() => setFinding(!finding)} />
+            <Plate role="button" quiet label="All facts" onPress={() => setAllFacts(true)} />
+          </View>
         </View>
+        {finding && (
+          <Find
+            site={c}
+            onPick={(path) => {
+              setFinding(false);
+              pick(path);
+            }}
+          />
+        )}
         {absent ? <Quiet>{absent}</Quiet> : <Drawing walk={walk} station={station} parts={parts} hand={hand} />}
         {list && !absent && station !== 'loads' && (
           <Entries

@@ -8,3 +8,4 @@ export * from './stations';
 export * from './read';
 export * from './upgrade';
 export * from './mechanisms';
+export * from './units';

@@ -1,14 +1,17 @@
 import {
+  HOWS,
   NOT_SEEN,
   factBy,
   factLabel,
   keysOf,
   metaOf,
+  recordedAt,
   valueText,
   type Case,
   type FactPath,
   type FactValue,
   type ListPath,
+  type Recorded,
   type TransferKind,
 } from '../case';
 import {
@@ -51,11 +54,20 @@ type Note =
   | (Omit<Step, 'source'> & { readonly source: string | Cites })
   | Working;
 
-/** What was used on the way to a result, before anybody reads it; it holds on to nothing else of the case. */
+/** Where a fact came from: a usual value is marked wherever it counts, and what was read or said together says so. */
+const sourceOf = (line: Recorded | undefined): string =>
+  line === undefined || (line.how === 'touched' && line.said === undefined)
+    ? RECORDED
+    : `${RECORDED}: ${HOWS[line.how]}${line.said === undefined ? '' : ` (${line.said})`}`;
+
+/** What was used on the way to a result, before anybody reads it. */
 export class Working {
   private readonly notes: Note[] = [];
 
-  constructor(private readonly edition: Edition) {}
+  constructor(
+    private readonly edition: Edition,
+    private readonly site?: Case,
+  ) {}
 
   add(note: Note): void {
     this.notes.push(note);
@@ -80,7 +92,7 @@ export class Working {
           label: factLabel(path),
           value: kind === 'amount' ? (value as number) : kind === 'size' ? (value as string) : valueText(path, value),
           unit,
-          source: RECORDED,
+          source: sourceOf(this.site && recordedAt(this.site, path)),
         });
       } else {
         const { label, value, unit, source } = note;
@@ -125,7 +137,7 @@ export class Look {
   constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}, readings: Readings = {}) {
     this.shared =
       at instanceof Look ? at.shared : { site: at, edition: edition ?? at.edition, numbers, readings, done: new Map() };
-    this.working = new Working(this.shared.edition);
+    this.working = new Working(this.shared.edition, this.shared.site);
   }
 
   get edition(): Edition {

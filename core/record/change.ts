@@ -70,11 +70,16 @@ export function ofOldDevice(data: unknown): unknown {
   return { ...rest, type: 'facts', facts: [{ path, value, how: 'touched', ...(part !== undefined && { part }) }] };
 }
 
-/** A fact that somebody touched; null takes it away. */
-export const touched = (inspection: string, path: string, value: string | number | null): ChangeBody => ({
+/** A fact that somebody touched; null takes it away. `said` is how it was read, where in another unit. */
+export const touched = (
+  inspection: string,
+  path: string,
+  value: string | number | null,
+  said?: string,
+): ChangeBody => ({
   type: 'facts',
   inspection,
-  facts: [{ path, value, how: 'touched' }],
+  facts: [{ path, value, how: 'touched', ...(said !== undefined && { said }) }],
 });
 
 const GONE = 'That cord, stretch or circuit was taken out meanwhile.';

@@ -47,6 +47,19 @@ describe('worked cases', () => {
     expect(violations(c)).toEqual(rules);
   });
 
+  test('a working says of each fact how it was recorded; a usual value is marked wherever it counts', () => {
+    const by = { at: '2026-11-25T10:00:00Z', by: 'Ilse O’Harrow' };
+    const recorded = {
+      'source.airF': { how: 'usual', said: 'Usual here', ...by },
+      'source.runningW': { how: 'touched', ...by },
+    } as const;
+    const { outcomes } = evaluate({ ...GOOD, recorded });
+    const steps = outcomes.find((one) => one.rule === 'source/rating-for-fuel-and-site')!.working;
+    const sourceOf = (label: string) => steps.find((one) => one.label === label)?.source;
+    expect(sourceOf('Hottest air where it runs')).toBe('recorded at the site: usual value (Usual here)');
+    expect(sourceOf('Running watts')).toBe('recorded at the site');
+  });
+
   test('case 1: the drop is 4.3 V, 1.8 %', () => {
     const drop = evaluate(GOOD).outcomes.find((one) => one.rule === 'feeder/voltage-drop')!;
     const value = (label: string) => drop.working.find((step) => step.label === label)!.value as number;

@@ -3,3 +3,4 @@ export * from './question';
 export { PARTS, PLACES, WALK, partsOf, placeOf } from './wall';
 export * from './meter';
 export * from './usual';
+export * from './find';

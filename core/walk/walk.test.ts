@@ -19,6 +19,7 @@ import { evaluate } from '../verdict';
 import {
   PARTS,
   WALK,
+  find,
   linesOf,
   nextPart,
   nextStation,
@@ -244,6 +245,31 @@ describe('a connection that turns out to be another', () => {
     expect(gone).not.toContain('source.runningW');
     expect(factAt(after, 'transfer.mechanism')).toBe('sliding-plate'); // kept for Undo
     expect(noLongerAsked(GOOD, GOOD)).toEqual([]);
+  });
+});
+
+describe('finding', () => {
+  const paths = (text: string) => find(GOOD, text).map((one) => one.path);
+  test('a fact by its name, by how it is found out, and by what a rule demands', () => {
+    expect(paths('torque tool')[0]).toBe('transfer.torqueTool');
+    expect(paths('knockouts')).toEqual(expect.arrayContaining(['inlet.entrySealed', 'panel.openingsClosed']));
+    expect(
+      find(GOOD, 'weakest part')
+        .map((one) => one.words)
+        .join(),
+    ).toMatch(/weakest/);
+    expect(paths('breaker/held-down')).toEqual(['breaker.heldDown']);
+  });
+
+  test('by several words in any order and case, and nothing for nothing', () => {
+    expect(paths('SIZE conductor cord')).toContain('cord[0].sizeAwg');
+    expect(paths('   ')).toEqual([]);
+    expect(paths('no such thing anywhere')).toEqual([]);
+  });
+
+  test('what is not asked for in this house is not found', () => {
+    expect(paths('gas hose')).toEqual([]);
+    expect(find(caseWith({ 'source.fuel': 'propane' }), 'gas hose').map((one) => one.path)).toContain('siting.gasFit');
   });
 });
 
