@@ -222,6 +222,7 @@ describe('changes', () => {
       ...changeOf(touched(id, 'breaker.ratingA', 30)),
       ...over,
     });
+    const one = (over: object) => fact({ facts: [{ path: 'breaker.ratingA', value: 30, how: 'touched', ...over }] });
     let deep: unknown = 1;
     for (let i = 0; i < 500; i++) deep = { a: deep };
     const bad: [string, unknown, string][] = [
@@ -232,7 +233,7 @@ describe('changes', () => {
       ['a time that is none', fact({ at: 'yesterday' }), 'ISO 8601'],
       ['the thirteenth month', fact({ at: '2026-13-01T00:00:00Z' }), 'is no time'],
       ['the year 0', fact({ at: '0000-11-26T00:00:00Z' }), 'is no time'],
-      ['half a surrogate pair', fact({ value: '\ud800' }), 'cannot be kept'],
+      ['half a surrogate pair', one({ value: '\ud800' }), 'cannot be kept'],
       [
         'a NUL in an owner',
         { ...opening(randomUUID()), header: { address: 'x', owner: 'a\u0000b', permit: '', edition: '2020' } },
@@ -241,13 +242,13 @@ describe('changes', () => {
       ['a stray key', fact({ mood: 'good' }), 'mood'],
       [
         'a crooked address',
-        fact({ path: 'breaker.ratingA[0]', value: null }),
+        one({ path: 'breaker.ratingA[0]', value: null }),
         '"breaker.ratingA[0]" is no fact known here',
       ],
-      ['another', fact({ path: 'transfer.kind[0]', value: 'none-cords' }), '"transfer.kind[0]" is no fact known here'],
-      ['deep nesting', fact({ value: deep }), 'nested too deep'],
+      ['another', one({ path: 'transfer.kind[0]', value: 'none-cords' }), '"transfer.kind[0]" is no fact known here'],
+      ['deep nesting', one({ value: deep }), 'nested too deep'],
     ];
-    const good = bad.map((_, i) => fact({ value: 15 + i }));
+    const good = bad.map((_, i) => one({ value: 15 + i }));
     const body = JSON.stringify({ changes: [opening(id), ...bad.flatMap(([, one], i) => [one, good[i]])] }).replace(
       '"mood"',
       '"mood"',

@@ -137,7 +137,7 @@ function Slot({
     <Pressable
       role="button"
       testID={`slot-${slot}`}
-      aria-label={`Slot ${slot}, leg ${legOf(slot)}, ${circuit ? `${circuit.name || 'not known yet'}${circuit.state === 'off' ? ', stays off' : ''}` : 'nobody has looked'}`}
+      aria-label={`${slot}${words && ` ${words}`}, slot on leg ${legOf(slot)}${circuit ? (circuit.state === 'off' ? ', stays off' : '') : ', nobody has looked'}`}
       aria-pressed={inHand}
       onPress={onPress}
       style={

@@ -2,6 +2,7 @@ import { withoutEntry } from '@careful-latch/core/case';
 import type { Change, Inspection } from '@careful-latch/core/record';
 import { applyChange, touched } from '@careful-latch/core/record';
 import { catchUp, closeStore, openInspection, openStore, readAside, record, undo, useInspections } from './inspections';
+import { Device } from './device';
 import { Refused, Unreachable, office, type ChangeResult } from './office';
 
 const header = { address: '12 Pippin Row', owner: 'Nella D’Arbois', permit: '', edition: '2020' } as const;
@@ -66,6 +67,33 @@ test('an entry is there at once, and at the office soon after', async () => {
   await settle();
   expect(state()).toMatchObject({ waiting: 0, reach: 'reached' });
   expect(fake.inspections.get(id)?.case.breaker).toEqual({ ratingA: 50 });
+});
+
+test('what is entered while the office answers stays on the screen, and is built upon', async () => {
+  const id = openInspection(header);
+  await settle();
+  const before = [...fake.inspections.values()];
+  let answer: (theirs: Inspection[]) => void = () => undefined;
+  jest.spyOn(office, 'inspections').mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
+  const catching = catchUp();
+  await new Promise((resolve) => setTimeout(resolve, 5));
+  fact(id, 'breaker.ratingA', 50);
+  answer(before); // as it was before the tap
+  await catching;
+  expect(breaker(id)).toEqual({ ratingA: 50 });
+
+  // and while the device keeps what the office answered
+  const mirror = jest.spyOn(Device.prototype, 'mirror').mockImplementationOnce(async () => {
+    fact(id, 'breaker.heldDown', 'yes');
+  });
+  const shown: unknown[] = [];
+  const stop = useInspections.subscribe(({ byId }) => shown.push(byId[id]?.case.breaker?.heldDown));
+  await settle();
+  await settle();
+  stop();
+  expect(mirror).toHaveBeenCalled();
+  expect(shown.slice(shown.indexOf('yes')).filter((one) => one !== 'yes')).toEqual([]);
+  expect(fake.inspections.get(id)?.case.breaker).toEqual({ ratingA: 50, heldDown: 'yes' });
 });
 
 test('without the office the walk goes on, and catches up in order', async () => {

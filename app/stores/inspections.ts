@@ -59,6 +59,8 @@ let device: Device | undefined;
 /** Who enters here. */
 let person = '';
 let queue: Waiting[] = [];
+/** How often each inspection was changed here: an answer of the office that was asked for before the last change is older than it. */
+const edits = new Map<string, number>();
 /** Writes to the device, one after the other, in the order of the taps. */
 let writing: Promise<unknown> = Promise.resolve();
 let sending: Promise<void> | undefined;
@@ -104,6 +106,7 @@ function commit(body: ChangeBody, undos: (change: Change, before: Inspection | u
   const change = before ? addressed(before.case, made) : made;
   const applied = applyChange(before, change, person);
   if (!applied.ok) throw new Error(applied.why);
+  edits.set(change.inspection, (edits.get(change.inspection) ?? 0) + 1);
   set((state) => ({
     byId: { ...state.byId, [change.inspection]: applied.inspection },
     waiting: state.waiting + 1,
@@ -193,19 +196,23 @@ async function sendPortion(target: Device, most = PORTION): Promise<void> {
   }));
 }
 
-/** Fetches what the office has. An inspection with changes still waiting here stays as it is until they are sent. */
+/**
+ * Fetches what the office has. An inspection with changes still waiting here stays as it is until they are sent, and so does
+ * one that was changed while the office answered.
+ */
 async function pull(target: Device): Promise<void> {
+  const asked = new Map(edits);
   const theirs = (await office.inspections()).map(carriedOver);
   await writing;
-  const own = new Set(queue.map((one) => one.change.inspection));
-  const put = theirs.filter((one) => !own.has(one.id));
+  const isOwn = (id: string) => edits.get(id) !== asked.get(id) || queue.some((one) => one.change.inspection === id);
+  const put = theirs.filter((one) => !isOwn(one.id));
   const known = new Set(theirs.map((one) => one.id));
-  const away = Object.keys(get().byId).filter((id) => !known.has(id) && !own.has(id));
+  const away = Object.keys(get().byId).filter((id) => !known.has(id) && !isOwn(id));
   await target.mirror(put, away);
   set((state) => {
     const byId = { ...state.byId };
-    for (const id of away) delete byId[id];
-    for (const one of put) byId[one.id] = one;
+    for (const id of away) if (!isOwn(id)) delete byId[id];
+    for (const one of put) if (!isOwn(one.id)) byId[one.id] = one;
     return { byId };
   });
 }
