@@ -69,5 +69,16 @@ test('a typed value is taken; a wrong one gets its sentence and stays', () => {
   expect(onRecord).not.toHaveBeenCalled();
   fireEvent.change(typed, { target: { value: '45' } });
   fireEvent.blur(typed);
-  expect(onRecord).toHaveBeenCalledWith('breaker.ratingA', 45);
+  expect(onRecord).toHaveBeenCalledWith('breaker.ratingA', 45, undefined);
+});
+
+test('what was read in another unit is turned, and kept as it was read', () => {
+  const onRecord = show('transfer.torqueLbIn');
+  const typed = screen.getByLabelText('Torque found, typed');
+  fireEvent.change(typed, { target: { value: '5 stone' } });
+  fireEvent.blur(typed);
+  expect(screen.getByText('“stone” cannot be turned into lb-in; right would be 1 to 1000 lb-in')).toBeTruthy();
+  fireEvent.change(typed, { target: { value: '5 N·m' } });
+  fireEvent.blur(typed);
+  expect(onRecord).toHaveBeenCalledWith('transfer.torqueLbIn', 44.25, '5 N·m');
 });
