@@ -169,7 +169,7 @@ function Slot({
         {slot}
       </Reading>
       <Words numberOfLines={1} style={{ flex: 1, fontSize: 14, lineHeight: 18, textAlign: left ? 'left' : 'right' }}>
-        {words}
+        {words && ` ${words}`}
       </Words>
       <View
         style={{
