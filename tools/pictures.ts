@@ -27,17 +27,11 @@ const PICTURES: Picture[] = [
   { name: 'list', path: '/' },
   { name: 'new-inspection', path: '/new' },
   { name: 'path', path: house(2) },
-  { name: 'path-not-finished', path: house(6) },
   { name: 'cord', path: `${house(2)}/cord` },
   { name: 'breaker-violated', path: `${house(2)}/breaker` },
   { name: 'neutral', path: `${house(4)}/neutral` },
   { name: 'transfer', path: `${house(7)}/transfer` },
-  { name: 'source', path: `${house(13)}/source` },
-  {
-    name: 'said-together',
-    path: `${house(13)}/cord`,
-    before: async (page) => page.getByTestId('part-cord/so').click(),
-  },
+  { name: 'source', path: `${house(1)}/source` },
   { name: 'function-test', path: `${house(1)}/function?fact=function.bothWithPartMoved` },
   {
     name: 'all-facts',

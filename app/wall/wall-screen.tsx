@@ -58,8 +58,12 @@ function valueOf(walk: Walk, here: PartHere): string {
     return said[0]!.said ?? '';
   // What is read off a part says more than that somebody nodded.
   const weight = (path: string) => {
-    const { kind, drawing } = metaOf(path);
-    return kind === 'yes-no' ? 2 : kind === 'choice' && drawing !== 'configuration' ? 1 : 0;
+    const { kind, drawing, unit } = metaOf(path);
+    return kind === 'yes-no' || (kind === 'amount' && unit === '')
+      ? 2
+      : kind === 'choice' && drawing !== 'configuration'
+        ? 1
+        : 0;
   };
   const [first, second] = known.toSorted((a, b) => weight(a) - weight(b));
   if (first === undefined) return '';
