@@ -1,5 +1,5 @@
 import {
-  AMBIENT_FACTOR, AMPACITY_A, AREA_CMIL, BOX_TYPES, BOX_VOLUME_IN3, BURIAL_IN, CONDUCTOR_AREA_IN2, CONFIGURATIONS, CORD_AMPACITY_A, CORD_TYPES, COUNT_FACTOR,
+  AMBIENT_FACTOR, AMPACITY_A, AREA_CMIL, BOX_TYPES, BOX_VOLUME_IN3, BURIAL_IN, CABLE_GROUND, CONDUCTOR_AREA_IN2, CONFIGURATIONS, CORD_AMPACITY_A, CORD_TYPES, COUNT_FACTOR,
   ENCLOSURE_TYPES,
   EQUIPMENT_GROUND, INSULATION_C, METHODS, OFFICE_NUMBERS, RACEWAY_AREA_IN2, RACEWAY_SIZES, RESISTANCE_OHM_PER_KFT, SMALL_CONDUCTOR_A, STANDARD_DEVICE_A, WIRE_SIZES,
   boxConductorSizes, fillShare, insulationC, lettersOf, DWELLING_SERVICE, ELECTRODE_CONDUCTOR, celsiusToF, dwellingServiceSize, electrodeConductorSize, fahrenheitToC, madeForWet, racewayAreaIn2, smallestRaceway, type InsulationName, type RacewayKind, type RacewaySize, type WireSize, type WiringMethod,
@@ -248,4 +248,8 @@ test('dwelling services, copper/aluminum, and grounding electrode conductors by 
 test('temperatures: 32 °F is 0 °C, 212 °F is 100 °C, −40 is the same', () => {
   expect([32, 212, -40, 86, 104].map(fahrenheitToC)).toEqual([0, 100, -40, 30, 40]);
   expect([0, 100, -40, 30, 40].map(celsiusToF)).toEqual([32, 212, -40, 86, 104]);
+});
+
+test('a cable’s ground, by its conductors (UL 719, UL 493)', () => {
+  expect(CABLE_GROUND).toEqual({ '14': '14', '12': '12', '10': '10', '8': '10', '6': '10', '4': '8', '2': '8' });
 });

@@ -204,6 +204,6 @@ export const asked = ({
   rule({
     ...rest,
     facts: [...also, fact],
-    right: { [fact]: typeof right === 'string' ? [right] : right },
+    right: { [fact]: [right].flat() },
     check: (look) => answered(look, fact, right, { good, bad, remedy }),
   });

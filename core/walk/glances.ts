@@ -4,12 +4,39 @@ import {
   CONFIGURATIONS,
   CONFIGURATION_NAMES,
   METHODS,
-  USUAL_WATTS,
   fahrenheitToC,
   type ConfigurationName,
   type WireSize,
 } from '../codebook';
 import type { Glance, Reading } from './part';
+
+/** Running and starting watts as nameplates pair them, the usual ones first. */
+const USUAL_WATTS: Readonly<
+  Record<'large' | 'small' | 'battery', readonly (readonly [runningW: number, startingW: number])[]>
+> = {
+  large: [
+    [7000, 8750],
+    [5000, 6250],
+    [6000, 7500],
+    [8000, 10_000],
+    [9500, 12_000],
+    [12_000, 15_000],
+  ],
+  small: [
+    [2200, 2800],
+    [3500, 4400],
+    [2000, 2500],
+    [1600, 2000],
+    [3000, 3500],
+  ],
+  battery: [
+    [6000, 6000],
+    [3600, 7200],
+    [3000, 6000],
+    [2000, 4000],
+    [7000, 14_000],
+  ],
+};
 
 type Says = Reading['says'];
 const reading = (label: string, says: Says, drawing?: Reading['drawing']): Reading => ({
