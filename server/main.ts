@@ -38,7 +38,8 @@ async function main(): Promise<void> {
 
   const app = createApp({ ...connection, log, sessionSecret: sessionSecret(), webFolder: join(root, 'app', 'dist') });
   const server = createServer(app).listen(port, host);
-  const meter = simulateMeter(server);
+  // An office at work has no simulated readings to take.
+  const meter = process.env.DEMO === '1' ? simulateMeter(server) : undefined;
   await Promise.race([
     once(server, 'listening'),
     once(server, 'error').then(([error]) => Promise.reject(error as Error)),
@@ -51,7 +52,7 @@ async function main(): Promise<void> {
     if (ending) return;
     ending = true;
     log.info('ending: running requests are finished first');
-    for (const one of meter.clients) one.terminate();
+    for (const one of meter?.clients ?? []) one.terminate();
     server.close(() => void connection.pool.end().then(() => process.exit(0)));
     setTimeout(() => process.exit(1), 10_000).unref();
   };

@@ -3,13 +3,10 @@ import { View } from 'react-native';
 import Svg, { G, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { NOT_SEEN, type Case, type MechanismName } from '@careful-latch/core/case';
 import { Look } from '@careful-latch/core/electrical';
-import { dangerousSequence, defectsOf, mechanism, type Defects } from '@careful-latch/core/interlock';
+import { dangerousSequence, defectsOf, mechanism, type Defects, type Positions } from '@careful-latch/core/interlock';
 import { Plate } from '../plates/plate';
 import { TEXT_FONT, usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
-
-/** Positions of a mechanism's parts, as its model names them. */
-type Positions = Readonly<Record<string, number>>;
 
 const OPEN: Positions = {};
 

@@ -13,7 +13,7 @@ export function Menu() {
   const [open, setOpen] = useState(false);
   const account = useSession((one) => one.account);
   const waiting = useInspections((one) => one.waiting);
-  const { appearance, help, setAppearance, setHelp } = usePreferences();
+  const { appearance, help, leftHanded, setAppearance, setHelp, setLeftHanded } = usePreferences();
   const initials = account?.name
     .split(/\s+/)
     .map((word) => word[0])
@@ -63,6 +63,11 @@ export function Menu() {
             <Plates label="Help under each fact">
               <Plate label="Shown" selected={help} onPress={() => setHelp(true)} />
               <Plate label="Folded away" selected={!help} onPress={() => setHelp(false)} />
+            </Plates>
+            <Words style={{ fontWeight: '700' }}>Hand</Words>
+            <Plates label="Hand">
+              <Plate label="Right" selected={!leftHanded} onPress={() => setLeftHanded(false)} />
+              <Plate label="Left" selected={leftHanded} onPress={() => setLeftHanded(true)} />
             </Plates>
             {waiting > 0 && (
               <Quiet>{`${waiting} not sent yet; they stay on this phone and go when you sign in here again.`}</Quiet>

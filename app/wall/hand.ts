@@ -8,6 +8,7 @@ import {
   nextPart,
   nextStation,
   noLongerAsked,
+  partOfPath,
   partsAt,
   questionAt,
   saidBy,
@@ -67,6 +68,9 @@ function partOf(c: Case, station: Station, hand: Hand): PartHere | undefined {
   return partsAt(withFact(c, `${entry}.id`, 'new'), station).find((one) => one.entry === entry);
 }
 
+/** The walk as it stands after whatever has just been recorded. */
+const walkNow = (inspection: string): Walk => walkOf(useInspections.getState().byId[inspection]!);
+
 /** What comes into hand at a station, and everything that a touch there does. */
 export function useHand(walk: Walk, station: Station, usual: Usual, go: (station: Station, part?: string) => void) {
   const { inspection, evaluation } = walk;
@@ -83,6 +87,16 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
     if (hand?.path !== undefined) return { kind: 'fact', path: hand.path };
     return questionAt(c, evaluation, here, { usual, single: hand?.single === true, fresh: hand?.entry !== undefined });
   }, [c, evaluation, here?.id, hand, usual]); // eslint-disable-line react-hooks/exhaustive-deps -- a part is known by its id
+
+  /** On to the next station by itself, where nothing is open here and the body does not have to move. */
+  const leave = useCallback(
+    ({ inspection, evaluation }: Walk) => {
+      if (nextPart(inspection.case, evaluation, station)) return;
+      const next = nextStation(inspection.case, evaluation, station);
+      if (next && !movesTo(station, next)) go(next);
+    },
+    [station, go],
+  );
 
   /** Records facts as one change, and takes the next part into hand. */
   const say = useCallback(
@@ -105,8 +119,8 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
       }
       setTrouble(undefined);
       setLast(facts.map(([path]) => path));
-      setAside(noLongerAsked(c, useInspections.getState().byId[inspection.id]!.case).length);
-      const after = walkOf(useInspections.getState().byId[inspection.id]!);
+      const after = walkNow(inspection.id);
+      setAside(noLongerAsked(c, after.inspection.case).length);
       const known = violated(evaluation);
       const own = facts.flatMap(([path]) => outcomesBeside(after.evaluation, path));
       const stops = own.some((one) => shownAs(one) === 'violation' && !known.has(one.rule));
@@ -122,12 +136,10 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
         setHand({ id: stay.id, ...(hand?.single && { single: true }) });
       else {
         setHand(undefined);
-        if (nextPart(now, after.evaluation, station)) return;
-        const next = nextStation(now, after.evaluation, station);
-        if (next && !movesTo(station, next)) go(next);
+        leave(after);
       }
     },
-    [here, c, inspection.id, evaluation, hand, station, usual, go],
+    [here, c, inspection.id, evaluation, hand, station, usual, leave],
   );
 
   const answer = useMemo(() => {
@@ -157,21 +169,17 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
     touch: (id: string) => setHand({ id, stays: true }),
     /** Takes a fact into hand wherever it is found out, as from a list of what is not proved. */
     pick: (path: string) => {
-      const at = stationOfPath(path);
-      const found = partsAt(c, at).find((one) => !one.part.later && factsOf(c, one).includes(path));
+      const found = partOfPath(c, path);
       if (!found) return;
-      if (at === station) setHand({ id: found.id, stays: true, path });
-      else go(at, found.id);
+      if (found.station === station) setHand({ id: found.id, stays: true, path });
+      else go(found.station, found.id);
     },
     /** Takes one fact of the part in hand, to answer it by itself. */
     change: (path: string) => here && setHand({ ...hand, id: here.id, path }),
     one: () => here && setHand({ ...hand, id: here.id, single: true }),
     goOn: () => {
       setHand(undefined);
-      if (!nextPart(c, evaluation, station)) {
-        const next = nextStation(c, evaluation, station);
-        if (next && !movesTo(station, next)) go(next);
-      }
+      leave(walk);
     },
     /** Begins a cord, a stretch or a circuit that is not there yet. */
     add: () => {
@@ -185,11 +193,10 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
       const path = undone?.type === 'facts' ? undone.facts[0]?.path : undefined;
       setLast([]);
       if (path === undefined) return;
-      const now = walkOf(useInspections.getState().byId[inspection.id]!).inspection.case;
-      const at = stationOfPath(path);
-      const part = partsAt(now, at).find((one) => !one.part.later && factsOf(now, one).includes(path));
-      if (at !== station) go(at, part?.id);
-      else if (part) setHand({ id: part.id, stays: true });
+      const part = partOfPath(walkNow(inspection.id).inspection.case, path);
+      if (!part) return;
+      if (part.station !== station) go(part.station, part.id);
+      else setHand({ id: part.id, stays: true });
     },
   };
 

@@ -1,4 +1,4 @@
-import { CATALOGUE, isLocal } from './catalogue';
+import { CATALOGUE, catalogueKey, isLocal } from './catalogue';
 import type { Case, TransferKind } from './schema';
 import { LIST_PATHS, factAt, type FactPath, type ListPath } from './path';
 
@@ -89,6 +89,14 @@ export function listOf(station: Station) {
   return LISTS[station];
 }
 
+/** Whether a fact is asked for in this case. */
+export function isAsked(c: Case, path: string): boolean {
+  const meta = CATALOGUE.get(catalogueKey(path));
+  if (!meta?.when) return meta !== undefined;
+  const siblings = factAt(c, path.slice(0, path.lastIndexOf('.')));
+  return meta.when((siblings ?? {}) as Record<string, unknown>, c);
+}
+
 export interface FactGroup {
   /** Address of the list entry, `cord[0]`; undefined for facts that stand once. */
   readonly entry?: string;
@@ -106,10 +114,6 @@ export function sheet(c: Case, station: Station, entriesAtLeast = 1): FactGroup[
   const keys = KEYS.get(station)!;
   const list = LISTS[station];
   const groups: FactGroup[] = [];
-  const asked = (key: string, siblings: unknown) => {
-    const { when } = CATALOGUE.get(key)!;
-    return !when || when((siblings ?? {}) as Record<string, unknown>, c);
-  };
   const prefix = list ? `${list.list}.` : undefined;
   if (list && prefix) {
     const entries = factAt(c, list.list);
@@ -117,12 +121,11 @@ export function sheet(c: Case, station: Station, entriesAtLeast = 1): FactGroup[
     const own = keys.filter((key) => key.startsWith(prefix));
     for (let i = 0; i < count; i++) {
       const entry = `${list.list}[${i}]`;
-      const siblings = factAt(c, entry);
-      const paths = own.filter((key) => asked(key, siblings)).map((key) => `${entry}.${key.slice(prefix.length)}`);
+      const paths = own.map((key) => `${entry}.${key.slice(prefix.length)}`).filter((path) => isAsked(c, path));
       groups.push({ entry, title: `${list.word} ${i + 1}`, paths });
     }
   }
-  const single = keys.filter((key) => !(prefix && key.startsWith(prefix)) && asked(key, c[station]));
+  const single = keys.filter((key) => !(prefix && key.startsWith(prefix)) && isAsked(c, key));
   if (single.length > 0) groups.push({ paths: single });
   return groups;
 }

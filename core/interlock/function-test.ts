@@ -1,6 +1,6 @@
 import { NOT_SEEN, goesWith, type Case, type FactPath, type MechanismName, type TransferKind } from '../case';
 import { explore } from './search';
-import { mechanism, type Defects, type Mechanism, type Move } from './mechanisms';
+import { mechanism, type Defects, type Mechanism, type Move, type Positions } from './mechanisms';
 
 /** One thing to try at the panel. */
 export interface Trial {
@@ -10,6 +10,8 @@ export interface Trial {
   /** Where the answer is recorded, and the answer of a sound mechanism. */
   readonly fact: TestFact;
   readonly right: string;
+  /** How a sound mechanism stands before it is tried; its start where that says nothing. */
+  readonly at: Positions;
 }
 
 /** Where the answers of a function test are recorded, each with what a sound mechanism answers. */
@@ -41,7 +43,6 @@ interface Setting {
   readonly manyHandles?: boolean;
 }
 
-type Positions = Readonly<Record<string, number>>;
 const utilityClosed = (at: Positions) => at.utility === 1 || at['handle 1'] === 1;
 const generatorClosed = (at: Positions) => at.generator === 1 || at['handle 1'] === 2;
 const closed = (at: Positions): string =>
@@ -50,12 +51,13 @@ const closed = (at: Positions): string =>
 const joins = (at: Positions, { attempt }: Move): boolean =>
   (attempt === 'close-generator' && utilityClosed(at)) || (attempt === 'close-utility' && generatorClosed(at));
 
-const trial = (given: string, attempt: string, must: Trial['must'], fact: TestFact): Trial => ({
+const trial = (given: string, attempt: string, must: Trial['must'], fact: TestFact, at: Positions = {}): Trial => ({
   given,
   attempt,
   must,
   fact,
   right: RIGHT_ANSWERS[fact],
+  at,
 });
 
 /** One handle that goes from one source to the other cannot be pushed to both: what is tried is that it lets go first. */
@@ -89,10 +91,18 @@ export function functionTest(name: MechanismName, { onCover, manyHandles }: Sett
     if (given === 'both open') {
       for (const [{ attempt, words }] of sound.moves(state))
         if (attempt === 'close-utility' || attempt === 'close-generator')
-          add(trial(given, words, 'go', 'function.eachAlone'));
+          add(trial(given, words, 'go', 'function.eachAlone', at));
     } else if (ONE_HANDLE.includes(name)) {
       const other = utilityClosed(at) ? 'generator' : 'utility';
-      add(trial(given, `move it slowly to ${other}: stand where both are closed`, 'be blocked', 'function.opensFirst'));
+      add(
+        trial(
+          given,
+          `move it slowly to ${other}: stand where both are closed`,
+          'be blocked',
+          'function.opensFirst',
+          at,
+        ),
+      );
     } else {
       // Every closing with nothing to stop it, and every move of a part that has come loose.
       for (const [{ attempt, words }] of movesOf(name, { partsMissing: true }, at))
@@ -103,11 +113,12 @@ export function functionTest(name: MechanismName, { onCover, manyHandles }: Sett
               words,
               'be blocked',
               attempt === 'close-generator' ? 'function.generatorWithMainOn' : 'function.mainWithGeneratorOn',
+              at,
             ),
           );
       for (const [{ attempt, words }] of movesOf(name, { loose: true, trimmed: true }, at))
         if (attempt === 'shift-part' && !may.has(words))
-          add(trial(given, words, 'be blocked', 'function.bothWithPartMoved'));
+          add(trial(given, words, 'be blocked', 'function.bothWithPartMoved', at));
     }
   }
   if (manyHandles && name === 'circuit-handles')

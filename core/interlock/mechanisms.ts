@@ -24,6 +24,9 @@ export interface Move {
   readonly attempt: 'close-utility' | 'close-generator' | 'shift-part' | 'open' | 'other';
 }
 
+/** Where the parts of a mechanism stand, by their names. */
+export type Positions = Readonly<Record<string, number>>;
+
 /** One field of a state: a name, and its positions in words. */
 interface Field {
   readonly name: string;
@@ -33,11 +36,9 @@ interface Field {
 interface Rules {
   readonly fields: readonly Field[];
   /** Moves of a state given as positions; changed positions by field name. */
-  readonly moves: (
-    at: Readonly<Record<string, number>>,
-  ) => readonly (readonly [Move, Readonly<Record<string, number>>])[];
+  readonly moves: (at: Positions) => readonly (readonly [Move, Positions])[];
   /** Whether utility and source are joined. */
-  readonly parallel: (at: Readonly<Record<string, number>>) => boolean;
+  readonly parallel: (at: Positions) => boolean;
 }
 
 export interface Mechanism extends Machine<Move> {
@@ -45,9 +46,9 @@ export interface Mechanism extends Machine<Move> {
   readonly parallel: (state: number) => boolean;
   /** Positions of a state in words. */
   readonly describe: (state: number) => string;
-  readonly at: (state: number) => Readonly<Record<string, number>>;
+  readonly at: (state: number) => Positions;
   /** The state with these positions; what is not named stands at its first. */
-  readonly stateOf: (at: Readonly<Record<string, number>>) => number;
+  readonly stateOf: (at: Positions) => number;
 }
 
 function build({ fields, moves, parallel }: Rules): Mechanism {
@@ -60,7 +61,7 @@ function build({ fields, moves, parallel }: Rules): Mechanism {
     }
     return at;
   };
-  const encode = (at: Readonly<Record<string, number>>): number =>
+  const encode = (at: Positions): number =>
     fields.reduceRight((state, { name, positions }) => state * positions.length + (at[name] ?? 0), 0);
   return {
     size,
@@ -94,15 +95,15 @@ const move = (attempt: Move['attempt'], words: string): Move => ({ attempt, word
 function betweenHandles(
   part: readonly Field[],
   defects: Defects,
-  stops: (at: Readonly<Record<string, number>>) => { utility: boolean; generator: boolean },
-  partMoves: (at: Readonly<Record<string, number>>) => readonly (readonly [Move, Readonly<Record<string, number>>])[],
+  stops: (at: Positions) => { utility: boolean; generator: boolean },
+  partMoves: (at: Positions) => readonly (readonly [Move, Positions])[],
 ): Mechanism {
   const untied = defects.tieMissing === true;
   return build({
     fields: [UTILITY, GENERATOR, ...(untied ? [POLE] : []), ...(defects.breakerNotHeld ? [SEAT] : []), ...part],
     parallel: (at) => at.utility === 1 && (at.generator === 1 || at[POLE.name] === 1) && (at[SEAT.name] ?? 0) === 0,
     moves: (at) => {
-      const found: (readonly [Move, Readonly<Record<string, number>>])[] = [];
+      const found: (readonly [Move, Positions])[] = [];
       const gone = defects.partsMissing === true || at.cover === 1;
       const stopped = gone ? { utility: false, generator: false } : stops(at);
       const pulled = at[SEAT.name] === 1;
@@ -154,7 +155,7 @@ function slidingPlate(defects: Defects): Mechanism {
             generator: at.plate === 0 || (at.plate === 1 && !defects.trimmed),
           },
     (at) => {
-      const found: (readonly [Move, Readonly<Record<string, number>>])[] = [];
+      const found: (readonly [Move, Positions])[] = [];
       const free = at.lift === 1;
       const half = defects.trimmed === true;
       // Towards the utility handle it needs that handle off, toward the generator handle that one off.
@@ -188,7 +189,7 @@ function twoPartPlate(defects: Defects): Mechanism {
     defects,
     (at) => ({ utility: at['utility plate'] === 0, generator: at['generator plate'] === 0 }),
     (at) => {
-      const found: (readonly [Move, Readonly<Record<string, number>>])[] = [];
+      const found: (readonly [Move, Positions])[] = [];
       for (const [own, other, handle] of [
         ['utility plate', 'generator plate', 'utility'],
         ['generator plate', 'utility plate', 'generator'],
@@ -246,7 +247,7 @@ function doubleThrow(defects: Defects): Mechanism {
     fields: [UTILITY, GENERATOR],
     parallel: (at) => at.utility === 1 && at.generator === 1,
     moves: (at) => {
-      const found: (readonly [Move, Readonly<Record<string, number>>])[] = [];
+      const found: (readonly [Move, Positions])[] = [];
       if (at.utility === 1) found.push([move('open', 'move it off utility'), { utility: 0 }]);
       else if (broken || at.generator === 0) found.push([move('close-utility', 'move it to utility'), { utility: 1 }]);
       if (at.generator === 1) found.push([move('open', 'move it off generator'), { generator: 0 }]);

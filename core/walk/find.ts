@@ -1,4 +1,4 @@
-import { STATION_NAMES, factLabel, metaOf, type Case, type Station } from '../case';
+import { STATION_NAMES, catalogueKey, factLabel, metaOf, type Case, type Station } from '../case';
 import { RULES } from '../rules';
 import { factsOf, partsAt } from './question';
 import { WALK } from './wall';
@@ -32,9 +32,7 @@ export function find(c: Case, text: string): readonly Hit[] {
   const named = asked.filter(({ station, path, part }) => has(factLabel(path), part, STATION_NAMES[station], path));
   const found = asked.filter((one) => !named.includes(one) && has(factLabel(one.path), metaOf(one.path).ask));
   const ruled = RULES.filter((rule) => has(rule.holds, rule.id)).flatMap((rule) => {
-    const fact = asked.find(
-      ({ station, path }) => station === rule.station && rule.facts.includes(path.replace(/\[\d+\]/, '')),
-    );
+    const fact = asked.find(({ station, path }) => station === rule.station && rule.facts.includes(catalogueKey(path)));
     return fact ? [hit(fact, rule.holds)] : [];
   });
   return [...named.map((one) => hit(one)), ...found.map((one) => hit(one)), ...ruled].slice(0, MOST_HITS);

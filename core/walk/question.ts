@@ -1,9 +1,8 @@
 import {
-  CATALOGUE,
-  NOT_SEEN,
   catalogueKey,
   factAt,
-  keysOf,
+  isAsked,
+  isKnown,
   listPathOf,
   metaOf,
   recordedAt,
@@ -22,8 +21,9 @@ import { PARTS, partsOf, placeOf, stationOfPart, WALK } from './wall';
 export interface PartHere {
   readonly part: Part;
   readonly station: Station;
-  /** Address of the list's entry, `cord[0]`. */
+  /** Address of the list's entry, `cord[0]`, and its place. */
   readonly entry?: string;
+  readonly index?: number;
   /** `cord/jacket 1` for the second cord's. */
   readonly id: string;
 }
@@ -38,16 +38,6 @@ function pathsAt(c: Case, { part, entry }: PartHere, key: string): readonly stri
   const rest = key.slice(list.length);
   if (entry !== undefined) return [`${entry}${rest}`];
   return Array.from({ length: part.every ? entriesOf(c, list) : 1 }, (_, i) => `${list}[${i}]${rest}`);
-}
-
-/** Whether a fact is asked for in this case. */
-function isAsked(c: Case, path: string): boolean {
-  const meta = CATALOGUE.get(catalogueKey(path));
-  if (!meta) return false;
-  if (!meta.when) return true;
-  const keys = keysOf(path);
-  const siblings = factAt(c, path.slice(0, path.lastIndexOf('.')));
-  return keys.length > 1 && meta.when((siblings ?? {}) as Record<string, unknown>, c);
 }
 
 /** The addresses of a part's facts that are asked for in this case. */
@@ -67,7 +57,13 @@ export function partsAt(c: Case, station: Station): readonly PartHere[] {
   const here: PartHere[] = [];
   for (let index = 0; list && index < entriesOf(c, list); index++)
     for (const part of each)
-      here.push({ part, station, entry: `${list}[${index}]`, id: index === 0 ? part.id : `${part.id} ${index}` });
+      here.push({
+        part,
+        station,
+        entry: `${list}[${index}]`,
+        index,
+        id: index === 0 ? part.id : `${part.id} ${index}`,
+      });
   for (const part of all) if (!each.includes(part)) here.push({ part, station, id: part.id });
   return here.filter((one) => factsOf(c, one).length > 0);
 }
@@ -189,7 +185,8 @@ export function questionAt(
 
 /**
  * What a reading records at a part, in the order in which one fact makes another asked for. A fact that somebody touched by
- * itself is spared: the same marking read again does not undo the correction.
+ * itself is spared, and so is one of which nobody says how it was recorded: the same marking read again does not undo the
+ * correction. What is said of every entry together is said of those alone that nobody has answered.
  */
 export function saidBy(
   c: Case,
@@ -203,7 +200,7 @@ export function saidBy(
   return wanted.filter(
     ([path]) =>
       isAsked(with_, path) &&
-      !(factAt(c, path) !== undefined && factAt(c, path) !== NOT_SEEN && recordedAt(c, path)?.how === 'touched'),
+      (!isKnown(factAt(c, path)) || (!here.part.every && (recordedAt(c, path)?.how ?? 'touched') !== 'touched')),
   );
 }
 
@@ -220,12 +217,9 @@ const missingOf = (c: Case, here: PartHere, reading: Reading): number =>
   ).length;
 
 /** The part of a station that comes into hand next: the first at which something is open. */
-export function nextPart(c: Case, evaluation: Evaluation, station: Station, after?: string): PartHere | undefined {
+export function nextPart(c: Case, evaluation: Evaluation, station: Station): PartHere | undefined {
   const wanted = wantedBy(evaluation);
-  const open = partsAt(c, station).filter((here) => !here.part.later && openFacts(c, here, wanted).length > 0);
-  if (after === undefined) return open[0];
-  const order = partsAt(c, station).map((one) => one.id);
-  return open.find((one) => order.indexOf(one.id) > order.indexOf(after)) ?? open[0];
+  return partsAt(c, station).find((here) => !here.part.later && openFacts(c, here, wanted).length > 0);
 }
 
 /** The station that is walked to next from one: the next with anything open, in walking order; undefined where none is left after it. */
@@ -240,19 +234,16 @@ export const stationOfPath = (path: string): Station => {
   return part ? stationOfPart(part) : stationOf(path);
 };
 
+/** The part at which a fact of this house is found out. */
+export const partOfPath = (c: Case, path: string): PartHere | undefined =>
+  partsAt(c, stationOfPath(path)).find((here) => !here.part.later && factsOf(c, here).includes(path));
+
+/** The first part of an entry of a list, by its place. */
+export const partOfEntry = (c: Case, station: Station, index: number): PartHere | undefined =>
+  partsAt(c, station).find((here) => here.index === index);
+
 /** Whether the body has to move from one station to another. */
 export const movesTo = (from: Station, to: Station): boolean => placeOf(from) !== placeOf(to);
-
-/** Everything that is not proved yet, in walking order: each part with what is open there. */
-export const notProved = (c: Case, evaluation: Evaluation): readonly (readonly [PartHere, readonly string[]])[] => {
-  const { needs } = wantedBy(evaluation);
-  return WALK.flatMap((station) =>
-    partsAt(c, station).flatMap((here) => {
-      const open = factsOf(c, here).filter((path) => needs.has(path));
-      return open.length > 0 ? [[here, open] as const] : [];
-    }),
-  );
-};
 
 /** Facts that are recorded and asked for no more after a change, as when the connection turns out to be another: they are kept, and count for nothing. */
 export const noLongerAsked = (before: Case, after: Case): readonly string[] =>

@@ -77,6 +77,7 @@ export const PARTS: readonly Part[] = [
   part('breaker/legs', 'Its slots', of('breaker', 'acrossBothLegs')),
   part('breaker/fastener', 'Hold-down', of('breaker', 'heldDown')),
   part('breaker/marks', 'LINE and LOAD', of('breaker', 'lineLoadMarked')),
+  part('breaker/stabs', 'Stabs and bus', of('breaker', 'stabsSound')),
   part('breaker/moved', 'Circuits moved', of('breaker', 'displaced')),
   part('breaker/fault', 'Fault current', of('breaker', 'availableKa', 'seriesRated')),
 
@@ -90,20 +91,20 @@ export const PARTS: readonly Part[] = [
   part('transfer/service', 'Service side', of('transfer', 'location', 'meterListed', 'fourWire'), seen(G.utilitySide)),
   part('transfer/load', 'Load it takes', of('transfer', 'loadManaged', 'transferredW')),
   part('transfer/neutral', 'Neutral through it', of('transfer', 'neutralTraced')),
+  part('transfer/space', 'Working space', of('transfer', 'workingSpace')),
   part('transfer/gutter', 'Gutter', [], seen(G.fill)),
   part('transfer/box', 'Box with the splices', of('transfer', 'box', 'boxIn3'), seen(G.boxFill)),
   part(
     'transfer/so',
     'Listing and landing',
     [
-      ...of('breaker', 'listedForPanel', 'stabsSound'),
+      ...of('breaker', 'listedForPanel'),
       ...of(
         'transfer',
         'listedForPanel',
         'leadsLanded',
         'gfciAfciKept',
         'neutralOnGfciBreaker',
-        'workingSpace',
         'serviceEquipment',
         'emergencyDisconnect',
       ),

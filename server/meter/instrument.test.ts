@@ -40,10 +40,12 @@ test('it says that it is simulated, and its values settle', async () => {
   expect(taken[3]).toBeCloseTo(120.4, 1);
 });
 
-test('any other address is refused, and a stranger’s page too', async () => {
+test('any other address is refused, and a stranger’s page too, whatever it calls itself; nothing of it ends the server', async () => {
   for (const [path, headers] of [
     ['/api/other', {}],
     ['/api/meter', { origin: 'http://elsewhere.example' }],
+    ['/api/meter', { origin: 'null' }],
+    ['//', {}],
   ] as const) {
     const socket = new WebSocket(`${address}${path}`, { headers });
     const [error] = (await once(socket, 'error')) as [Error];

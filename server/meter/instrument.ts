@@ -87,13 +87,18 @@ function attend(socket: WebSocket, behaviour: Behaviour): void {
   socket.on('error', stop);
 }
 
+/** What comes in a request's head may be anything: the origin of a page in a sandbox is “null”. */
+const urlOf = (text: string, base?: string): URL | undefined =>
+  URL.canParse(text, base) ? new URL(text, base) : undefined;
+
 /** A meter that is none: speaks the open line protocol of docs/meter.md at /api/meter, and says that it is simulated. */
 export function simulateMeter(server: Server): WebSocketServer {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: MOST_ASKED_BYTES });
   server.on('upgrade', (request: IncomingMessage, socket, head) => {
-    const url = new URL(request.url ?? '/', 'http://office');
-    const own = request.headers.origin === undefined || new URL(request.headers.origin).host === request.headers.host;
-    if (url.pathname !== '/api/meter' || !own || sockets.clients.size >= MOST_CONNECTED) return void socket.destroy();
+    const url = urlOf(request.url ?? '/', 'http://office');
+    const { origin, host } = request.headers;
+    const own = origin === undefined || urlOf(origin)?.host === host;
+    if (url?.pathname !== '/api/meter' || !own || sockets.clients.size >= MOST_CONNECTED) return void socket.destroy();
     const wanted = url.searchParams.get('behaviour');
     const behaviour = BEHAVIOURS.find((one) => one === wanted) ?? 'steady';
     sockets.handleUpgrade(request, socket, head, (open) => attend(open, behaviour));

@@ -1,0 +1,166 @@
+import { View } from 'react-native';
+import { partName, valueText, type Station } from '@careful-latch/core/case';
+import { functionTestAt } from '@careful-latch/core/interlock';
+import { partOfEntry } from '@careful-latch/core/walk';
+import { Currents, Pole } from '../drawn/currents';
+import { MechanismAt } from '../drawn/mechanism';
+import { PanelHandles } from '../drawn/panel';
+import { Row } from '../drawn/row';
+import { Behind, SCENES } from '../drawn/scenes';
+import { Sheet, type Seen } from '../drawn/spot';
+import type { Walk } from '../inspection/walk';
+import { Plate } from '../plates/plate';
+import { usePalette } from '../theme/theme';
+import { Disagreements } from './disagreements';
+import type { useHand } from './hand';
+
+/** Stations that see their neighbors: each of them may be the weakest. */
+const IN_ROW: readonly Station[] = ['cord', 'inlet', 'feeder', 'breaker'];
+
+/** The drawing of a station, and a tag for each part that has no place of its own in it. */
+export function Drawing({
+  walk,
+  station,
+  parts,
+  hand: { inHand, acts },
+}: {
+  walk: Walk;
+  station: Station;
+  parts: readonly Seen[];
+  hand: ReturnType<typeof useHand>;
+}) {
+  const c = walk.inspection.case;
+  const asked = inHand.question?.kind === 'fact' ? inHand.question.path : undefined;
+  /** How the mechanism must stand for the move that is asked for. */
+  const given = functionTestAt(c).find((one) => one.fact === asked)?.at;
+  const onSlot = (slot: number, index: number | undefined) => {
+    if (index !== undefined) return acts.touch(partOfEntry(c, 'loads', index)!.id);
+    const circuits = c.loads?.circuits ?? [];
+    const free = circuits.findIndex((one) => one.slot === undefined);
+    acts.say([[`loads.circuits[${free >= 0 ? free : circuits.length}].slot`, slot]], 'touched');
+  };
+  if (station === 'loads') {
+    return (
+      <>
+        {c.transfer?.kind === 'none-cords' ? (
+          <Loads walk={walk} acts={acts} />
+        ) : (
+          <PanelHandles site={c} inHand={inHand.here?.index} onSlot={onSlot} />
+        )}
+        <Tags parts={parts} onTouch={acts.touch} />
+      </>
+    );
+  }
+  if (station === 'function')
+    return (
+      <>
+        <View style={{ flexDirection: 'row', gap: 12 }}>
+          <MechanismAt site={c} {...(given && { at: given })} />
+          <View style={{ flex: 1, minWidth: 0 }}>
+            <Tags parts={parts} onTouch={acts.touch} />
+          </View>
+        </View>
+        <Disagreements site={c} onHand={acts.pick} onMechanism={() => acts.pick('transfer.mechanism')} />
+      </>
+    );
+  const scene = SCENES[station];
+  const places = scene.places;
+  const tags = parts.filter((one) => places[one.id.split(' ')[0]!] === undefined);
+  return (
+    <>
+      {IN_ROW.includes(station) && <Row site={c} here={station} />}
+      {station === 'transfer' ? (
+        <View>
+          <View style={{ position: 'absolute', left: 0, top: 0, zIndex: 0 }}>
+            <MechanismAt site={c} />
+          </View>
+          <Sheet height={scene.height} parts={parts} places={places} onTouch={acts.touch} />
+        </View>
+      ) : (
+        <Sheet height={scene.height} parts={parts} places={places} onTouch={acts.touch}>
+          <Behind scene={scene} site={c} />
+        </Sheet>
+      )}
+      {station === 'neutral' && <Currents site={c} />}
+      {station === 'transfer' && <Pole site={c} />}
+      {tags.length > 0 && <Tags parts={tags} onTouch={acts.touch} />}
+    </>
+  );
+}
+
+/** What hangs on cords of its own. */
+function Loads({ walk, acts }: { walk: Walk; acts: ReturnType<typeof useHand>['acts'] }) {
+  const circuits = walk.inspection.case.loads?.circuits ?? [];
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      {circuits.map((circuit, i) => (
+        <Plate
+          key={circuit.id}
+          role="button"
+          label={circuit.use === undefined ? `Load ${i + 1}` : valueText(`loads.circuits[${i}].use`, circuit.use)}
+          onPress={() => acts.touch(partOfEntry(walk.inspection.case, 'loads', i)!.id)}
+        />
+      ))}
+      <Plate role="button" quiet label="Add another circuit" onPress={acts.add} />
+    </View>
+  );
+}
+
+function Tags({ parts, onTouch }: { parts: readonly Seen[]; onTouch: (id: string) => void }) {
+  const palette = usePalette();
+  const color = { violated: palette.violation, known: palette.ink, open: palette.unproven, untouched: palette.quiet };
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginTop: 6 }}>
+      {parts.map((one) => (
+        <View key={one.id} style={{ maxWidth: '100%', borderWidth: one.inHand ? 3 : 0, borderColor: palette.copper }}>
+          <Plate
+            role="button"
+            testID={`part-${one.id}`}
+            label={one.value ? `${one.name}: ${one.value}` : one.name}
+            quiet={one.state === 'untouched'}
+            style={{ borderBottomWidth: 3, borderColor: color[one.state] }}
+            onPress={() => onTouch(one.id)}
+          />
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Cords, stretches or circuits side by side: the one whose parts are shown, the others, and one more. */
+export function Entries({
+  word,
+  list,
+  count,
+  shown,
+  onTouch,
+  onAdd,
+  onRemove,
+}: {
+  word: string;
+  list: string;
+  count: number;
+  shown: number;
+  onTouch: (index: number) => void;
+  onAdd: () => void;
+  onRemove: (index: number) => void;
+}) {
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      {count > 1 &&
+        Array.from({ length: count }, (_, i) => (
+          <Plate
+            key={i}
+            role="radio"
+            selected={i === shown}
+            label={partName(`${list}[${i}]`)!}
+            onPress={() => onTouch(i)}
+          />
+        ))}
+      <Plate role="button" quiet label={`Add another ${word}`} onPress={onAdd} />
+      {count > 1 && (
+        <Plate role="button" quiet label={`Take out ${word} ${shown + 1}`} onPress={() => onRemove(shown)} />
+      )}
+    </View>
+  );
+}
