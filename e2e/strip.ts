@@ -86,7 +86,8 @@ export class StripWalker {
 
   /** After a violation nothing goes on by itself: the person reads it, and goes on. */
   private async goOnWhereItStopped(touch?: Touch): Promise<void> {
-    if (touch?.act === 'go-on' || touch?.act === 'change' || touch?.act === 'answer') return;
+    if (touch?.act === 'go-on' || touch?.act === 'change') return;
+    if (touch?.act === 'answer' && (await this.asked(touch.path).isVisible())) return;
     const goOn = this.strip.getByRole('button', { name: 'Go on', exact: true });
     if (await goOn.isVisible()) await this.touch(goOn);
   }
@@ -94,6 +95,11 @@ export class StripWalker {
   private async at(station: Station, touch: Touch): Promise<void> {
     if (touch.act === 'next') return;
     await this.page.getByRole('heading', { name: STATION_NAMES[station], exact: true }).waitFor();
+  }
+
+  /** The question for a fact, where it is the one that is asked. */
+  private asked(path: string): Locator {
+    return this.page.getByTestId('question').filter({ hasText: metaOf(path).label });
   }
 
   private button(name: string | RegExp): Locator {
@@ -123,7 +129,7 @@ export class StripWalker {
       case 'add':
         return this.add(touch);
       case 'next':
-        return this.next(touch.to);
+        return this.next(touch);
       case 'answer':
         return this.answer(touch.path, touch.value);
     }
@@ -141,9 +147,8 @@ export class StripWalker {
   }
 
   /** Goes to a station: by the strip where it offers it, else by the path, as one would to something left open. */
-  private async next(to: Station): Promise<void> {
-    const offered = this.button(new RegExp(`${STATION_NAMES[to]}$`));
-    if (await offered.isVisible()) return this.touch(offered);
+  private async next({ to, offered }: Touch & { act: 'next' }): Promise<void> {
+    if (offered) return this.touch(this.button(new RegExp(`${STATION_NAMES[to]}$`)));
     const onPath = this.page.getByRole('link', { name: new RegExp(`^${STATION_NAMES[to]} `) });
     if (!(await onPath.isVisible())) await this.touch(this.page.getByRole('link', { name: /^Back to/ }));
     await this.touch(onPath);
@@ -151,7 +156,7 @@ export class StripWalker {
 
   private async answer(path: string, value: string | number): Promise<void> {
     const meta = metaOf(path);
-    await this.page.getByTestId('question').filter({ hasText: meta.label }).waitFor();
+    await this.asked(path).waitFor();
     if (value === NOT_SEEN) return this.touch(this.button('Not seen'));
     const label = meta.choices.find((one) => one.value === String(value))?.label;
     if (label !== undefined) {

@@ -72,7 +72,7 @@ export function Strip({
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const left = usePreferences((one) => one.leftHanded);
-  const { here, question, answer, stays, known, next, trouble, waitsFor, aside } = inHand;
+  const { here, question, answer, stays, known, next, trouble, waitsFor, open, aside } = inHand;
   const what = `${here?.id ?? station} ${question?.kind === 'fact' ? question.path : (question?.kind ?? 'done')}`;
   const deaf = useDeaf(what);
   const [all, setAll] = useState<string>();
@@ -215,7 +215,7 @@ export function Strip({
               {isMetered(path) && <Plate role="button" label="Take the reading" onPress={() => onMeter([path])} />}
               <FactPlates path={path} value={factAt(site, path)} notSeen={false} onRecord={acts.answer} />
             </View>
-          ) : (
+          ) : open ? null : (
             <Done
               station={station}
               words={stays ? undefined : emptyWords(station, waitsFor)}

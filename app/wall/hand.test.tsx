@@ -1,5 +1,6 @@
+import house from '../../examples/walk-interlock-four-circuits.json';
 import { act, renderHook } from '@testing-library/react';
-import { emptyCase, recordedAt, withFact, type Case } from '@careful-latch/core/case';
+import { emptyCase, factAt, readCase, recordedAt, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
 import { touched } from '@careful-latch/core/record';
 import { walkOf } from '../inspection/walk';
 import { office } from '../stores/office';
@@ -61,6 +62,7 @@ test('at a violation it stops; going on is a touch', () => {
   expect(hand.current.inHand).toMatchObject({
     here: { id: 'siting/exhaust' },
     stays: true,
+    open: true, // the CO alarms are left: nothing leads past them
     answer: { severity: 'hazard' },
   });
   act(() => hand.current.acts.goOn());
@@ -103,7 +105,15 @@ test('within a place the walk goes to the next station by itself; where the body
 });
 
 test('a station that waits for another says for what', () => {
-  expect(at('siting').current.inHand).toMatchObject({ here: undefined, waitsFor: 'source.kind' });
+  expect(at('siting').current.inHand).toMatchObject({ here: undefined, waitsFor: 'source.kind', next: 'source' });
+  // the inlet's rules wait for the breaker, to which the walk comes by itself
+  const read = readCase(house);
+  const sound = (read.ok && read.case) as Case;
+  const outside = recordedFacts(sound).filter(
+    (path) => /^(source|siting|cord|inlet)/.test(path) || /inletSign|insV|PinV/.test(path),
+  );
+  act(() => outside.forEach((path) => record(touched(id, path, factAt(sound, path) as string | number))));
+  expect(at('inlet').current.inHand).toMatchObject({ here: undefined, waitsFor: undefined, next: 'feeder' });
 });
 
 test('what cannot be recorded is said, and nothing is lost', () => {

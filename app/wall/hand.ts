@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { factAt, listOf, withFact, type Case, type How, type Station } from '@careful-latch/core/case';
 import type { Evaluation, Outcome } from '@careful-latch/core/verdict';
 import {
+  WALK,
   factsOf,
   measuredBy,
   movesTo,
@@ -43,8 +44,10 @@ interface InHand {
   readonly stays: boolean;
   /** What the last answer did. */
   readonly answer: Outcome | undefined;
-  /** The fact of another station without which nothing is asked here. */
+  /** The fact of a station that was passed over without which nothing is asked here; to what lies ahead the walk comes by itself. */
   readonly waitsFor: string | undefined;
+  /** Whether anything is left to find out at this station: then it is gone on with before the walk leaves it. */
+  readonly open: boolean;
   /** Where the walk goes when nothing is open here. */
   readonly next: Station | undefined;
   /** Facts of the part in hand that are recorded, each to be changed by itself; all of them, where it was touched. */
@@ -81,7 +84,8 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
   /** Facts that the last answer has put aside: they apply no more. */
   const [aside, setAside] = useState(0);
 
-  const here = (hand && partOf(c, station, hand)) ?? nextPart(c, evaluation, station);
+  const first = nextPart(c, evaluation, station);
+  const here = (hand && partOf(c, station, hand)) ?? first;
   const question = useMemo<Question | undefined>(() => {
     if (!here) return undefined;
     if (hand?.path !== undefined) return { kind: 'fact', path: hand.path };
@@ -210,13 +214,14 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
     : evaluation.outcomes
         .filter((one) => one.station === station && one.outcome === 'unproven')
         .flatMap((one) => one.needs)
-        .find((path) => stationOfPath(path) !== station && factAt(c, path) === undefined);
+        .find((path) => WALK.indexOf(stationOfPath(path)) < WALK.indexOf(station) && factAt(c, path) === undefined);
   const inHand: InHand = {
     here,
     question,
     stays,
     answer,
     waitsFor,
+    open: first !== undefined,
     next: waitsFor === undefined ? nextStation(c, evaluation, station) : stationOfPath(waitsFor),
     known,
     trouble,

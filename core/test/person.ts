@@ -28,7 +28,8 @@ export type Touch = { readonly station: Station } & (
   | { readonly act: 'change'; readonly path: string }
   | { readonly act: 'go-on' }
   | { readonly act: 'add'; readonly slot: number | undefined }
-  | { readonly act: 'next'; readonly to: Station }
+  /** To a station that the strip offers, where the body has to move; else by the path. */
+  | { readonly act: 'next'; readonly to: Station; readonly offered: boolean }
 );
 
 /** A case is judged once, however often the person looks at it. */
@@ -70,19 +71,20 @@ export class Person {
 
   *walk(): Generator<Touch> {
     const first = WALK.find((one) => nextPart(this.site, evaluate(this.site), one));
-    if (first && first !== this.station) yield { station: first, act: 'next', to: (this.station = first) };
+    if (first && first !== this.station)
+      yield { station: first, act: 'next', to: (this.station = first), offered: false };
     for (let round = 0; round < 3; round++) {
       for (;;) {
         yield* this.walkStation();
         const next = nextStation(this.site, evaluate(this.site), this.station);
         if (!next) break;
-        if (movesTo(this.station, next)) yield { station: this.station, act: 'next', to: next };
+        if (movesTo(this.station, next)) yield { station: this.station, act: 'next', to: next, offered: true };
         this.station = next;
       }
       if (round === 0) yield* this.touchWhatIsLeftOpen();
       const open = WALK.find((one) => nextPart(this.site, evaluate(this.site), one));
       if (!open) return;
-      yield { station: open, act: 'next', to: (this.station = open) };
+      yield { station: open, act: 'next', to: (this.station = open), offered: false };
     }
   }
 
@@ -178,7 +180,7 @@ export class Person {
       if (factAt(this.site, path) !== undefined || !metaOf(path).ask.includes('leave it open')) continue;
       const here = WALK.flatMap((one) => partsAt(this.site, one)).find((one) => factsOf(this.site, one).includes(path));
       if (!here) continue;
-      yield { station: here.station, act: 'next', to: here.station };
+      yield { station: here.station, act: 'next', to: here.station, offered: false };
       yield* this.changeByHand(here, [path]);
     }
   }
