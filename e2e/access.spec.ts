@@ -1,38 +1,9 @@
-import axe from 'axe-core';
-import type { Page } from '@playwright/test';
 import { STATIONS } from '@careful-latch/core/case';
+import { complaints, tooSmall } from './access';
 import { expect, test } from './office';
 import { Walker } from './walk';
 
 const HOUSE = '/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000002';
-
-async function complaints(page: Page): Promise<string[]> {
-  await page.evaluate(axe.source);
-  const { violations } = await page.evaluate(async () => {
-    const { axe: runner } = window as unknown as {
-      axe: {
-        run(
-          context: Document,
-          options: object,
-        ): Promise<{ violations: { id: string; help: string; nodes: { html: string }[] }[] }>;
-      };
-    };
-    return runner.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
-  });
-  return violations.map((one) => `${one.id}: ${one.help} ${one.nodes[0]?.html.slice(0, 200)}`);
-}
-
-/** What can be touched and is less than 48 px high, or reaches out of its group. */
-const tooSmall = (page: Page): Promise<(string | null)[]> =>
-  page.evaluate(() =>
-    Array.from(document.querySelectorAll<HTMLElement>('[role=button], [role=radio], [role=link], button'))
-      .filter((one) => {
-        const { height, right } = one.getBoundingClientRect();
-        const group = one.closest('[role=radiogroup]')?.getBoundingClientRect();
-        return one.offsetParent !== null && (height < 47.5 || (group && right > group.right + 0.5));
-      })
-      .map((one) => one.innerText || one.getAttribute('aria-label')),
-  );
 
 for (const scheme of ['light', 'dark'] as const)
   test(`every screen can be read and used by everybody (${scheme})`, async ({ page, office }) => {

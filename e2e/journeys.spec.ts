@@ -59,7 +59,9 @@ test('the same with a reload and a dead, then restarted server in the middle: no
   await office.stop();
   await walker.record('breaker.construction', 'tied-singles');
   await walker.record('breaker.heldDown', 'no');
-  await expect(page.getByText(/Saved on this phone; the office cannot be reached \(2 to send\)/).first()).toBeVisible();
+  await expect(
+    page.getByText(/Saved on this phone; the office cannot be reached \(2 entries to send\)/).first(),
+  ).toBeVisible();
   await page.reload();
   await expect(walker.fact('breaker.construction').getByRole('radio', { name: 'Two singles, tied' })).toHaveAttribute(
     'aria-checked',

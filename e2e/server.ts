@@ -1,7 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
+import { rmSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { serverBundle, serverCommand } from '../tools/bundle.mjs';
@@ -27,6 +30,8 @@ async function asAdmin(sql: string): Promise<void> {
 /** A real server on a database of its own, that can be killed and started again. */
 export class Office {
   private server: ChildProcess | undefined;
+  /** Where its photos are kept. */
+  private readonly photos = join(tmpdir(), `careful-latch-${randomUUID()}`);
   private constructor(
     readonly address: string,
     private readonly port: number,
@@ -57,6 +62,7 @@ export class Office {
         DATABASE_URL: url,
         DEMO: this.demo ? '1' : '0',
         SESSION_SECRET: 'e2e',
+        EVIDENCE_FOLDER: this.photos,
       },
     });
     await once(this.server, 'message');
@@ -73,6 +79,7 @@ export class Office {
 
   async close(): Promise<void> {
     await this.stop();
+    rmSync(this.photos, { recursive: true, force: true });
     await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
   }
 }

@@ -10,6 +10,8 @@ import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { changeRoutes } from './changes/routes';
 import type { Connection } from './database/client';
+import { evidenceRoutes } from './evidence/routes';
+import { EvidenceStore } from './evidence/store';
 import { inspectionRoutes } from './inspections/routes';
 import { errorOf, requestOf } from './log';
 import { openApi } from './openapi';
@@ -20,6 +22,8 @@ import { setupRoutes } from './setup/routes';
 interface Options extends Connection {
   readonly log: Logger;
   readonly sessionSecret: string;
+  /** Folder in which the photos are kept. */
+  readonly evidenceFolder: string;
   /** Folder of the built web application; without it the server answers the API alone. */
   readonly webFolder?: string;
 }
@@ -30,7 +34,7 @@ const WEEK_MS = 7 * 24 * 3600 * 1000;
 const BODY_LIMIT = '1mb';
 
 /** The whole server as an Express application; listens nowhere by itself. */
-export function createApp({ pool, db, log, sessionSecret, webFolder }: Options): Express {
+export function createApp({ pool, db, log, sessionSecret, evidenceFolder, webFolder }: Options): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -92,7 +96,8 @@ export function createApp({ pool, db, log, sessionSecret, webFolder }: Options):
     }),
   );
   api.use(express.json({ limit: BODY_LIMIT }));
-  api.use(sessionRoutes(db), setupRoutes(db), inspectionRoutes(db), changeRoutes(db), notFound);
+  api.use(sessionRoutes(db), setupRoutes(db), inspectionRoutes(db), changeRoutes(db));
+  api.use(evidenceRoutes(db, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 
   if (webFolder && existsSync(join(webFolder, 'shell.html'))) app.use(pages(webFolder));

@@ -3,7 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { once } from 'node:events';
 import { createServer } from 'node:http';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 import { connect, migrate } from './database/client';
@@ -28,6 +28,9 @@ function sessionSecret(): string {
   return readFileSync(file, 'utf8');
 }
 
+/** Where photos are kept: given, or with the project's data. */
+const evidenceFolder = resolve(process.env.EVIDENCE_FOLDER ?? join(root, '.data', 'evidence'));
+
 const log = serverLog(process.env.LOG_LEVEL);
 
 async function main(): Promise<void> {
@@ -36,7 +39,13 @@ async function main(): Promise<void> {
   await migrate(connection.db);
   if (process.env.DEMO === '1') await loadDemo(connection.db);
 
-  const app = createApp({ ...connection, log, sessionSecret: sessionSecret(), webFolder: join(root, 'app', 'dist') });
+  const app = createApp({
+    ...connection,
+    log,
+    sessionSecret: sessionSecret(),
+    evidenceFolder,
+    webFolder: join(root, 'app', 'dist'),
+  });
   const server = createServer(app).listen(port, host);
   // An office at work has no simulated readings to take.
   const meter = process.env.DEMO === '1' ? simulateMeter(server) : undefined;

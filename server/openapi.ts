@@ -54,6 +54,9 @@ const change = (type: string, more: Record<string, Json>, optional: Record<strin
 const listName: Json = { enum: [...LIST_PATHS] };
 const position: Json = { type: 'integer', minimum: 0, maximum: MOST_PARTS };
 
+const count: Json = { type: 'integer', minimum: 1 };
+const fraction: Json = { type: 'number', minimum: 0, maximum: 1 };
+
 const how: Json = { enum: Object.keys(HOWS) };
 const value: Json = { type: ['string', 'number', 'null'] };
 const recordedFact = object(
@@ -68,6 +71,14 @@ const recordedFact = object(
   },
   ['part', 'said', 'adds', 'was'],
 );
+
+const mark = object({ kind: { enum: ['ring', 'arrow'] }, x: fraction, y: fraction, turnDeg: { type: 'number' } });
+const shown = {
+  about: text,
+  text,
+  photo: nullable(object({ sha256: text, bytes: count, widthPx: count, heightPx: count, marks: list(mark) })),
+};
+const madeBy = { at: instant, by: text };
 
 const schemas: Record<string, Json> = {
   Problem: object({ type: text, title: text, status: { type: 'integer' }, detail: text }),
@@ -97,8 +108,11 @@ const schemas: Record<string, Json> = {
     openedAt: instant,
     changedAt: instant,
     decisions: list(ref('Signed')),
+    evidence: list(ref('Evidence')),
     changedSinceDecision: { type: 'boolean' },
   }),
+  Evidence: object({ ...shown, id: uuid, ...madeBy }),
+  Held: object({ held: { type: 'integer' }, whole: { type: 'boolean' } }),
   Inspections: object({ inspections: list(ref('Inspection')) }),
   Records: object({
     records: list(
@@ -106,17 +120,21 @@ const schemas: Record<string, Json> = {
         id: uuid,
         seal: text,
         sealHolds: { type: 'boolean' },
-        record: object({
-          inspection: uuid,
-          revision: { type: 'integer' },
-          header: ref('Header'),
-          case: ref('Case'),
-          evaluation: object({ edition: { enum: EDITIONS }, engine: text, verdict: text, outcomes: list(outcome) }),
-          decision: object({ ...decision, id: uuid, at: instant }),
-          signedBy: object({ account: uuid, name: text }),
-          office: object({ id: uuid, name: text }),
-          previousSeal: nullable(text),
-        }),
+        record: object(
+          {
+            inspection: uuid,
+            revision: { type: 'integer' },
+            header: ref('Header'),
+            case: ref('Case'),
+            evaluation: object({ edition: { enum: EDITIONS }, engine: text, verdict: text, outcomes: list(outcome) }),
+            decision: object({ ...decision, id: uuid, at: instant }),
+            signedBy: object({ account: uuid, name: text }),
+            office: object({ id: uuid, name: text }),
+            previousSeal: nullable(text),
+            evidence: list(ref('Evidence')),
+          },
+          ['evidence'],
+        ),
       }),
     ),
   }),
@@ -132,6 +150,7 @@ const schemas: Record<string, Json> = {
           change('fact', { path: text, value }, { part: text }),
           change('remove', { list: listName, index: position }, { part: text }),
           change('restore', { list: listName, index: position, entry: { type: 'object' } }),
+          change('evidence', { evidence: uuid, is: nullable(object(shown)) }, { was: object(madeBy) }),
           change('decide', { decision: object(decision) }),
         ],
       },
@@ -157,6 +176,10 @@ const answers = (status: string, name: string, description: string, problems: st
   ...Object.fromEntries([...problems, '503'].map((one) => [one, problem])),
 });
 const idParameter: Json = { name: 'id', in: 'path', required: true, schema: uuid };
+const photoParameters: Json[] = [
+  idParameter,
+  { name: 'sha256', in: 'path', required: true, schema: { type: 'string', pattern: '^[0-9a-f]{64}$' } },
+];
 const signedIn = { security: [{ session: [] }] };
 const protectedChange = { parameters: [{ name: 'x-csrf-token', in: 'header', required: true, schema: text }] };
 const body = (name: string): Json => ({ requestBody: { required: true, ...json(ref(name)) } });
@@ -227,6 +250,31 @@ export function openApi(): Json {
           ...signedIn,
           parameters: [idParameter],
           responses: answers('200', 'Records', 'The records', ['401', '422']),
+        },
+      },
+      '/api/inspections/{id}/photos/{sha256}': {
+        put: {
+          summary: 'A piece of a photo, at most 512 KB, at its place; the same piece twice is one',
+          ...signedIn,
+          parameters: [
+            ...photoParameters,
+            ...protectedChange.parameters,
+            { name: 'at', in: 'query', required: true, schema: { type: 'integer', minimum: 0 } },
+          ],
+          requestBody: { required: true, content: { 'application/octet-stream': {} } },
+          responses: answers('200', 'Held', 'How much of it is there', ['401', '403', '404', '413', '422']),
+        },
+        get: {
+          summary: 'A photo that has come whole',
+          ...signedIn,
+          parameters: photoParameters,
+          responses: {
+            '200': { description: 'The photo', content: { 'image/jpeg': {} } },
+            '401': problem,
+            '404': problem,
+            '422': problem,
+            '503': problem,
+          },
         },
       },
       '/api/changes': {

@@ -70,12 +70,23 @@ export async function buildApplication(root, say) {
     for (const face of faces)
       copyFileSync(join(root, 'node_modules', name, 'files', `${face}.woff2`), join(dist, 'fonts', `${face}.woff2`));
 
+  const { build } = await import('esbuild'); // a file of its own, for the page's security policy lets no other be a worker
+  await build({
+    absWorkingDir: root,
+    entryPoints: ['app/evidence/scale.worker.ts'],
+    outfile: join(dist, 'photo-worker.js'),
+    bundle: true,
+    minify: true,
+    target: 'es2022',
+    logLevel: 'warning',
+  });
+
   await pages(join(root, 'app'), dist);
 
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,
-    globPatterns: ['shell.html', '_expo/**/*.js', 'fonts/*.woff2', '*.webmanifest', '*.svg'],
+    globPatterns: ['shell.html', 'photo-worker.js', '_expo/**/*.js', 'fonts/*.woff2', '*.webmanifest', '*.svg'],
     swDest: join(dist, 'worker.js'),
     navigateFallback: '/shell.html',
     navigateFallbackDenylist: [/^\/api\//, /^\/(healthz|readyz)/],

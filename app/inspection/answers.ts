@@ -15,6 +15,9 @@ const BESIDE: ReadonlyMap<string, { own: string; all: readonly string[] }> = new
   }),
 );
 
+/** The facts beside which a rule's violation is shown. */
+export const factsBeside = (rule: string): readonly string[] => BESIDE.get(rule)!.all;
+
 const texts = new WeakMap<Outcome, string>();
 
 /** All that an outcome says, to the last line of its working. */

@@ -2,20 +2,24 @@ import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATION_NAMES, factAt, factLabel, metaOf } from '@careful-latch/core/case';
+import { evidenceOfFinding } from '@careful-latch/core/record';
 import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
 import { Sign, SignWithWord, colorOf, shownAs } from '../drawn/signs';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
-import { toFindOut } from './answers';
+import { EvidencePane, ShownEvidence } from '../evidence/evidence';
+import { factsBeside, toFindOut } from './answers';
 import type { Walk } from './walk';
 import { OfficeNote, Working } from './working';
 
 const RANK = { hazard: 0, correction: 1, advisory: 2 } as const;
 
 /** One violation: what is wrong as a person would say it, what to do, and one tap to the working. */
-function FindingCard({ outcome }: { outcome: Outcome }) {
+function FindingCard({ walk, outcome }: { walk: Walk; outcome: Outcome }) {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
+  const { inspection } = walk;
+  const evidence = evidenceOfFinding(inspection.evidence, outcome.rule, factsBeside(outcome.rule));
   const color = colorOf(palette, shownAs(outcome));
   return (
     <View
@@ -42,7 +46,20 @@ function FindingCard({ outcome }: { outcome: Outcome }) {
         {outcome.outcome === 'violation' && !open && <OfficeNote outcome={outcome} />}
         <Quiet>{open ? 'Fold the working' : `${outcome.cites.join(' · ')} · show the working`}</Quiet>
       </Pressable>
-      {open && <Working outcome={outcome} />}
+      {open ? (
+        <>
+          <Working outcome={outcome} />
+          <View style={{ padding: 10, paddingTop: 0 }}>
+            <EvidencePane inspection={inspection.id} about={outcome.rule} evidence={evidence} />
+          </View>
+        </>
+      ) : (
+        evidence.length > 0 && (
+          <View style={{ padding: 12, paddingTop: 0 }}>
+            <ShownEvidence inspection={inspection.id} evidence={evidence} />
+          </View>
+        )
+      )}
     </View>
   );
 }
@@ -62,11 +79,11 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
     <View style={{ gap: 12 }}>
       {against.length > 0 ? <Heading>Violations</Heading> : <Quiet>No violation is recorded.</Quiet>}
       {against.map((one) => (
-        <FindingCard key={one.rule} outcome={one} />
+        <FindingCard key={one.rule} walk={walk} outcome={one} />
       ))}
       {advice.length > 0 && <Heading style={{ marginTop: 8 }}>Advice</Heading>}
       {advice.map((one) => (
-        <FindingCard key={one.rule} outcome={one} />
+        <FindingCard key={one.rule} walk={walk} outcome={one} />
       ))}
       {open.length > 0 && <Heading style={{ marginTop: 8 }}>To come back for</Heading>}
       {open.map(({ station, paths }) => (
@@ -112,7 +129,7 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
           {all ? 'Fold what holds' : `Show the ${rest.length} that hold or don’t apply`}
         </Words>
       </Pressable>
-      {all && rest.map((one) => <FindingCard key={one.rule} outcome={one} />)}
+      {all && rest.map((one) => <FindingCard key={one.rule} walk={walk} outcome={one} />)}
       <Quiet>
         The adopted code, the local office and a licensed person decide. This program approves nothing by itself, and
         knows only what was recorded.

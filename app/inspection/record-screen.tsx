@@ -6,6 +6,7 @@ import Svg, { Path } from 'react-native-svg';
 import { DECISIONS, type Inspection, type Signed } from '@careful-latch/core/record';
 import { verdictWords } from '@careful-latch/core/verdict';
 import { Sign, shownAs } from '../drawn/signs';
+import { ShownEvidence } from '../evidence/evidence';
 import { useInspections } from '../stores/inspections';
 import { office, type SignedRecord } from '../stores/office';
 import { Back } from '../theme/back';
@@ -16,7 +17,15 @@ import { Heading, Quiet, Reading, Title, Words } from '../theme/words';
 import { SIGNATURE_BOX } from './signature-path';
 
 /** One signed decision, with what the engine showed when it was signed. */
-function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedRecord | undefined }) {
+function SignedDecision({
+  inspection,
+  signed,
+  sealed,
+}: {
+  inspection: string;
+  signed: Signed;
+  sealed: SignedRecord | undefined;
+}) {
   const palette = usePalette();
   const good = signed.kind === 'approved' || signed.kind === 'approved-with-conditions';
   const evaluation = sealed?.record.evaluation;
@@ -81,6 +90,9 @@ function SignedDecision({ signed, sealed }: { signed: Signed; sealed: SignedReco
           </View>
         );
       })}
+      {sealed?.record.evidence && sealed.record.evidence.length > 0 && (
+        <ShownEvidence inspection={inspection} evidence={sealed.record.evidence} sealed />
+      )}
       {sealed ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'baseline' }}>
           <Quiet color={sealed.sealHolds ? palette.holds : palette.violation}>
@@ -131,7 +143,12 @@ export function RecordScreen({ inspection }: { inspection: Inspection }) {
           <Quiet>Facts have changed since the last signature; they are not part of any record below.</Quiet>
         )}
         {[...inspection.decisions].reverse().map((signed) => (
-          <SignedDecision key={signed.id} signed={signed} sealed={records.find((one) => one.id === signed.id)} />
+          <SignedDecision
+            key={signed.id}
+            inspection={inspection.id}
+            signed={signed}
+            sealed={records.find((one) => one.id === signed.id)}
+          />
         ))}
       </View>
     </Screen>

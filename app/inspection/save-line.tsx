@@ -3,6 +3,7 @@ import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { factLabel, valueText } from '@careful-latch/core/case';
 import { catchUp, readAside, undo, useInspections } from '../stores/inspections';
+import { usePhotos } from '../stores/photos';
 import { TARGET, usePalette } from '../theme/theme';
 import { useSoon } from '../theme/use-soon';
 import { signInFor } from '../theme/way-on';
@@ -19,14 +20,25 @@ function entryOf(path: string, value: string | number | null): string {
 
 /** Where what was entered is, in a small line; and what the office or the device said about it. Follows the answer to a tap. */
 export function SaveLine({ inspection }: { inspection?: string }) {
-  return <Saved inspection={inspection} store={useSoon(useInspections())} />;
+  return <Saved inspection={inspection} store={useSoon(useInspections())} photos={usePhotos((one) => one.waiting)} />;
 }
+
+const counted = (count: number, one: string, more: string) => `${count} ${count === 1 ? one : more}`;
+
+/** What the office does not have yet, in words; empty where it has all. */
+const toSend = (entries: number, photos: number) =>
+  [entries > 0 && counted(entries, 'entry', 'entries'), photos > 0 && counted(photos, 'photo', 'photos')]
+    .filter(Boolean)
+    .join(' and ');
 
 const Saved = memo(function Saved({
   inspection,
+  photos,
   store: { asked, byId, waiting, reach, aside, deviceTrouble, undos },
 }: {
   inspection: string | undefined;
+  /** Photos that the office does not have whole yet. */
+  photos: number;
   store: ReturnType<typeof useInspections.getState>;
 }) {
   const palette = usePalette();
@@ -35,15 +47,19 @@ const Saved = memo(function Saved({
   const [words, color] = deviceTrouble
     ? [deviceTrouble, palette.violation]
     : reach === 'signed-out'
-      ? [
-          `On this phone. Sign in again to send ${waiting > 0 ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'}` : 'and fetch'}.`,
-          palette.unproven,
-        ]
+      ? [`On this phone. Sign in again to send ${toSend(waiting, photos) || 'and fetch'}.`, palette.unproven]
       : waiting === 0 && reach === 'reached'
-        ? [asked ? 'Saved at the office' : 'Asking the office…', palette.quiet]
+        ? [
+            !asked
+              ? 'Asking the office…'
+              : photos > 0
+                ? `Saved at the office; ${toSend(0, photos)} on the way`
+                : 'Saved at the office',
+            palette.quiet,
+          ]
         : reach === 'unreachable'
           ? [
-              `Saved on this phone; the office cannot be reached${waiting > 0 ? ` (${waiting} to send)` : ''}`,
+              `Saved on this phone; the office cannot be reached${waiting + photos > 0 ? ` (${toSend(waiting, photos)} to send)` : ''}`,
               palette.unproven,
             ]
           : ['Saved on this phone, sending…', palette.quiet];

@@ -8,6 +8,17 @@ interface Shelves extends DBSchema {
   queue: { key: number; value: Change };
   /** Changes that the office cannot take, with its sentence; kept until somebody has read it. */
   aside: { key: number; value: SetAside };
+  /** Photos that were taken here, by their SHA-256. */
+  photos: { key: string; value: KeptPhoto };
+}
+
+/** A photo on this device, and how much of it the office has. */
+export interface KeptPhoto {
+  readonly sha256: string;
+  readonly inspection: string;
+  readonly picture: Blob;
+  readonly held: number;
+  readonly whole: boolean;
 }
 
 export interface Waiting {
@@ -26,13 +37,14 @@ export class Device {
   private constructor(private readonly db: IDBPDatabase<Shelves>) {}
 
   static async open(account: string): Promise<Device> {
-    const db = await openDB<Shelves>(`careful-latch-${account}`, 2, {
+    const db = await openDB<Shelves>(`careful-latch-${account}`, 3, {
       upgrade(shelves, from) {
         if (from < 1) {
           shelves.createObjectStore('inspections', { keyPath: 'id' });
           shelves.createObjectStore('queue', { autoIncrement: true });
         }
         if (from < 2) shelves.createObjectStore('aside', { autoIncrement: true });
+        if (from < 3) shelves.createObjectStore('photos', { keyPath: 'sha256' });
       },
     });
     return new Device(db);
@@ -90,13 +102,28 @@ export class Device {
     await Promise.all([...put.map((one) => tx.store.put(one)), ...away.map((id) => tx.store.delete(id)), tx.done]);
   }
 
+  async keepPhoto(photo: KeptPhoto): Promise<void> {
+    const tx = this.db.transaction('photos', 'readwrite', { durability: 'strict' });
+    await Promise.all([tx.store.put(photo), tx.done]);
+  }
+
+  photo(sha256: string): Promise<KeptPhoto | undefined> {
+    return this.db.get('photos', sha256);
+  }
+
+  /** Photos of which the office does not have the whole yet. */
+  async unsentPhotos(): Promise<KeptPhoto[]> {
+    return (await this.db.getAll('photos')).filter(({ whole }) => !whole);
+  }
+
   close(): void {
     this.db.close();
   }
 }
 
 /** An inspection whose case an older version of the application kept, as this one reads it; one that it cannot read as it is. */
-export function carriedOver(inspection: Inspection): Inspection {
+export function carriedOver(kept: Inspection): Inspection {
+  const inspection = (kept.evidence as unknown) === undefined ? { ...kept, evidence: [] } : kept;
   if ((inspection.case.version as number) !== 1) return inspection;
   const read = readCase(inspection.case);
   return read.ok ? { ...inspection, case: read.case } : inspection;

@@ -10,6 +10,7 @@ import {
 } from '@careful-latch/core/record';
 import { Device, carriedOver, type SetAside, type Waiting } from './device';
 import { Refused, Unreachable, office } from './office';
+import { closePhotos, openPhotos, sendPhotos } from './photos';
 
 /** Where what was entered is: on this device, and at the office or not. */
 type Reach = 'reached' | 'unreachable' | 'signed-out';
@@ -74,6 +75,10 @@ export async function openStore(account: string, name: string): Promise<void> {
   person = name;
   device = await Device.open(account);
   const kept = await device.everything();
+  openPhotos(
+    device,
+    ({ inspection, sha256 }) => get().byId[inspection]?.evidence.some(({ photo }) => photo?.sha256 === sha256) ?? false,
+  );
   queue = kept.queue;
   set({
     ready: true,
@@ -89,6 +94,7 @@ export function closeStore(): void {
   clearTimeout(sendTimer);
   device?.close();
   device = undefined;
+  closePhotos();
   queue = [];
   writing = Promise.resolve();
   set(CLOSED);
@@ -227,6 +233,7 @@ export function catchUp(): Promise<void> {
       await pull(target);
       pauseMs = 1000;
       set({ reach: 'reached' });
+      void sendPhotos(); // by itself: no tap waits for a photo
     } catch (error) {
       if (device !== target) return;
       if (error instanceof Refused && error.status === 401) set({ reach: 'signed-out' });

@@ -2,7 +2,7 @@ import type { Change, Inspection } from '@careful-latch/core/record';
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Case } from '@careful-latch/core/case';
 import type { Evaluation } from '@careful-latch/core/verdict';
-import type { Header, Signed } from '@careful-latch/core/record';
+import type { Evidence, Header, Signed } from '@careful-latch/core/record';
 
 /** The office could not be asked at all: no signal, or its server is down. */
 export class Unreachable extends Error {}
@@ -43,6 +43,7 @@ export interface SignedRecord {
     readonly header: Header;
     readonly case: Case;
     readonly evaluation: Evaluation;
+    readonly evidence?: readonly Evidence[];
     readonly decision: Signed;
     readonly signedBy: { readonly name: string };
     readonly office: { readonly name: string };
@@ -58,11 +59,13 @@ let token: string | null = null;
 
 async function ask<T>(method: string, path: string, body?: object): Promise<T> {
   let response: Response;
+  const bytes = body instanceof Blob;
+  const type = bytes ? 'application/octet-stream' : 'application/json';
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: { ...(body ? { 'content-type': 'application/json' } : {}), ...(token ? { 'x-csrf-token': token } : {}) },
-      body: body && JSON.stringify(body),
+      headers: { ...(body ? { 'content-type': type } : {}), ...(token ? { 'x-csrf-token': token } : {}) },
+      body: bytes ? body : body && JSON.stringify(body),
       signal: AbortSignal.timeout(PATIENCE_MS),
     });
   } catch {
@@ -93,6 +96,10 @@ async function change<T>(method: string, path: string, body?: object): Promise<T
   }
 }
 
+const photoPath = (inspection: string, sha256: string) => `/inspections/${inspection}/photos/${sha256}`;
+/** Where the office gives a photo. */
+export const photoAddress = (inspection: string, sha256: string) => `/api${photoPath(inspection, sha256)}`;
+
 /** What can be asked of the office. Each throws `Unreachable` or `Refused`, whose message is a sentence. */
 export const office = {
   session: () => session('GET'),
@@ -109,6 +116,9 @@ export const office = {
   setUp: (wanted: object) => change<{ login: string }>('POST', '/setup', wanted),
   inspections: async () => (await ask<{ inspections: Inspection[] }>('GET', '/inspections')).inspections,
   records: async (id: string) => (await ask<{ records: SignedRecord[] }>('GET', `/inspections/${id}/records`)).records,
+  /** Sends a piece of a photo; says how much of it the office has. */
+  piece: (inspection: string, sha256: string, at: number, piece: Blob) =>
+    change<{ held: number; whole: boolean }>('PUT', `${photoPath(inspection, sha256)}?at=${at}`, piece),
   take: async (changes: readonly Change[]) =>
     (await change<{ results: ChangeResult[] }>('POST', '/changes', { changes })).results,
 };

@@ -53,7 +53,8 @@ export function Strip({
   canUndo,
   onNext,
   onMeter,
-  meter,
+  instead,
+  evidence,
   save,
 }: {
   site: Case;
@@ -64,8 +65,10 @@ export function Strip({
   onNext: (station: Station | undefined) => void;
   /** Asks the meter for some facts, with what a reading says beside them. */
   onMeter: (paths: readonly string[], reading?: Reading) => void;
-  /** What the meter says meanwhile, in place of the plates. */
-  meter: ReactNode;
+  /** What stands in place of the plates meanwhile: what the meter says, or photos and notes. */
+  instead: ReactNode;
+  /** The way to the photos and notes of the fact in hand. */
+  evidence: ReactNode;
   save: ReactNode;
 }) {
   const styles = useStyles();
@@ -161,18 +164,21 @@ export function Strip({
         </ScrollView>
       )}
       {asks !== undefined && (
-        <View aria-live="polite">
-          <Words testID="question" style={{ fontSize: 19, lineHeight: 24, fontWeight: '700' }}>
-            {part !== undefined && <Words style={{ fontSize: 19, lineHeight: 24 }}>{`${part}: `}</Words>}
-            {asks}
-          </Words>
-          {help && meta && <Quiet numberOfLines={2}>{meta.ask}</Quiet>}
-          {own.map(({ given, attempt }) => (
-            <Words key={`${given} ${attempt}`} style={{ fontSize: 16, lineHeight: 21 }}>
-              {`${given}: `}
-              <Words style={{ fontSize: 16, lineHeight: 21, fontWeight: '700' }}>{attempt}</Words>
+        <View style={{ flexDirection: 'row', gap: 8, alignItems: 'flex-start' }}>
+          <View aria-live="polite" style={{ flex: 1 }}>
+            <Words testID="question" style={{ fontSize: 19, lineHeight: 24, fontWeight: '700' }}>
+              {part !== undefined && <Words style={{ fontSize: 19, lineHeight: 24 }}>{`${part}: `}</Words>}
+              {asks}
             </Words>
-          ))}
+            {help && meta && <Quiet numberOfLines={2}>{meta.ask}</Quiet>}
+            {own.map(({ given, attempt }) => (
+              <Words key={`${given} ${attempt}`} style={{ fontSize: 16, lineHeight: 21 }}>
+                {`${given}: `}
+                <Words style={{ fontSize: 16, lineHeight: 21, fontWeight: '700' }}>{attempt}</Words>
+              </Words>
+            ))}
+          </View>
+          {evidence}
         </View>
       )}
       <ScrollView
@@ -180,7 +186,7 @@ export function Strip({
         contentContainerStyle={{ paddingBottom: 2 }}
         testID="plates"
       >
-        {meter ??
+        {instead ??
           (question?.kind === 'so' ? (
             <SaidTogether
               lines={question.lines}

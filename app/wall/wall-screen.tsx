@@ -1,11 +1,13 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { STATIONS, STATION_NAMES, factAt, listOf, type Station } from '@careful-latch/core/case';
+import { STATIONS, STATION_NAMES, factAt, lastingPath, listOf, type Station } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
-import { partOfEntry, partsAt, stateOfPart, wantedBy, type Reading } from '@careful-latch/core/walk';
+import { evidenceOfFact } from '@careful-latch/core/record';
+import { factsOf, partOfEntry, partsAt, stateOfPart, wantedBy, type Reading } from '@careful-latch/core/walk';
 import { stationState } from '@careful-latch/core/verdict';
 import { Find } from './find';
+import { EvidenceKey, EvidencePane } from '../evidence/evidence';
 import { PathStrip } from '../drawn/path-line';
 import type { Seen } from '../drawn/spot';
 import { SaveLine } from '../inspection/save-line';
@@ -90,6 +92,11 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   // A reading is for the part that was in hand when it was asked for.
   const stop = meter.stop;
   useEffect(() => stop, [stop, inHand.here?.id]);
+  /** The fact whose photos and notes are looked at: the one that is asked, or the first of a part that is read at one glance. */
+  const { here, question } = inHand;
+  const about = question?.kind === 'fact' ? question.path : here && factsOf(c, here)[0];
+  const [shows, setShows] = useState<string>();
+  const evidence = about === undefined ? [] : evidenceOfFact(inspection.evidence, c, about);
   const onNext = (to: Station | undefined) => (to ? go(to) : router.replace(`/inspection/${id}/findings`));
   const list = listOf(station);
   const count = list ? ((factAt(c, list.list) as unknown[] | undefined)?.length ?? 0) : 0;
@@ -143,7 +150,22 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
         canUndo={canUndo}
         onNext={onNext}
         onMeter={measure}
-        meter={meter.now && <MeterPane meter={meter} onAgain={() => again.current?.()} />}
+        instead={
+          meter.now ? (
+            <MeterPane meter={meter} onAgain={() => again.current?.()} />
+          ) : about !== undefined && shows === about ? (
+            <EvidencePane inspection={id} about={lastingPath(c, about)} evidence={evidence} />
+          ) : null
+        }
+        evidence={
+          about !== undefined && (
+            <EvidenceKey
+              count={evidence.length}
+              open={shows === about}
+              onPress={() => setShows(shows === about ? undefined : about)}
+            />
+          )
+        }
         save={wide ? null : <SaveLine />}
       />
     </View>

@@ -9,6 +9,7 @@ export const HOWS = {
   meter: 'by a meter',
   usual: 'usual value',
   copied: 'copied from another house',
+  table: 'taken from a table',
   carried: 'carried over from the last visit',
 } as const;
 export type How = keyof typeof HOWS;

@@ -1,1 +1,2 @@
 export * from './case-json-schema';
+export * from './circuits';

@@ -25,6 +25,7 @@ import {
   type Inspection,
   type RecordedFact,
 } from './inspection';
+import { MOST_EVIDENCE, type Evidence } from './evidence';
 
 export type Applied =
   { readonly ok: true; readonly inspection: Inspection } | { readonly ok: false; readonly why: string };
@@ -166,6 +167,19 @@ function withoutFact(c: Case, path: string): Case {
   return list && left && Object.keys(left).length === 1 ? withoutEntry(without, list, positionOf(path)) : without;
 }
 
+/** Photos and notes with one made, changed or taken out; what was made by one person stays theirs when a caption is mended. */
+function withEvidence(
+  all: readonly Evidence[],
+  { evidence: id, is, at, was }: Change & { type: 'evidence' },
+  by: string,
+): readonly Evidence[] | string {
+  if (is === null) return all.filter((one) => one.id !== id);
+  const known = all.find((one) => one.id === id);
+  if (known) return all.map((one) => (one === known ? { ...known, ...is } : one));
+  if (all.length >= MOST_EVIDENCE) return `An inspection holds at most ${MOST_EVIDENCE} photos and notes.`;
+  return [...all, { ...is, id, at, by, ...was }];
+}
+
 /** What an inspection is after a change by somebody, or a sentence why it cannot be taken in. Device and office run the same. */
 export function applyChange(inspection: Inspection | undefined, change: Change, by: string): Applied {
   if (change.type === 'open')
@@ -196,6 +210,13 @@ export function applyChange(inspection: Inspection | undefined, change: Change, 
       const restored = withEntry(inspection.case, change.list, change.index, change.entry);
       const read = readCase(restored);
       return read.ok ? changed(restored) : refused(read.errors[0] ?? `No more than ${MOST_PARTS} entries.`);
+    }
+    case 'evidence': {
+      const evidence = withEvidence(inspection.evidence, change, by);
+      // A picture changes nothing that was found, so it begins no second visit.
+      return typeof evidence === 'string'
+        ? refused(evidence)
+        : { ok: true, inspection: { ...inspection, evidence, changedAt: change.at } };
     }
     case 'decide': {
       const why = whyNotDecide(evaluate(inspection.case), change.decision);
@@ -236,6 +257,12 @@ export function undoOf(before: Inspection, change: Change): ChangeBody | undefin
     case 'remove': {
       const entry = (factAt(before.case, change.list) as object[] | undefined)?.[change.index];
       return entry && { type: 'restore', inspection, list: change.list, index: change.index, entry };
+    }
+    case 'evidence': {
+      const was = before.evidence.find(({ id }) => id === change.evidence);
+      if (!was) return { type: 'evidence', inspection, evidence: change.evidence, is: null };
+      const { id, at, by, ...is } = was;
+      return { type: 'evidence', inspection, evidence: id, is, was: { at, by } };
     }
     default:
       return undefined;

@@ -1,2 +1,3 @@
+export * from './evidence';
 export * from './inspection';
 export * from './change';

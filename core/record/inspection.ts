@@ -2,6 +2,7 @@ import { array, boolean, mixed, number, object, string, type InferType } from 'y
 import { EDITIONS, type Edition } from '../codebook';
 import { HOWS, LIST_PATHS, MOST_PARTS, emptyCase, type Case, type How, type ListPath } from '../case';
 import type { Evaluation, Outcome } from '../verdict';
+import { evidenceSchema, type Evidence } from './evidence';
 
 const line = (what: string, most: number) =>
   string().trim().typeError(`${what} must be text`).max(most, `${what}: at most ${most} characters`);
@@ -104,6 +105,8 @@ export interface Inspection {
   readonly openedAt: string;
   readonly changedAt: string;
   readonly decisions: readonly Signed[];
+  /** Photos and notes, in the order in which they were made. */
+  readonly evidence: readonly Evidence[];
   /** Whether facts changed after the last decision. */
   readonly changedSinceDecision: boolean;
 }
@@ -169,6 +172,21 @@ export const changeSchemas = {
     index: number().integer().min(0).max(MOST_PARTS).required(),
     entry: object().required(),
   }).noUnknown(),
+  /** A photo or a note: made, changed, or taken out where it is null. */
+  evidence: object({
+    ...change,
+    type: mixed<'evidence'>().required(),
+    evidence: uuid('The id of the photo or note'),
+    is: evidenceSchema
+      .nullable()
+      .default(undefined)
+      .defined('What the photo or note is must be said; null takes it out.'),
+    /** By whom and when it had been made: one that was taken out is put back. */
+    was: object({ at: instant, by: string().required().max(200) })
+      .noUnknown()
+      .default(undefined)
+      .optional(),
+  }).noUnknown(),
   decide: object({ ...change, type: mixed<'decide'>().required(), decision: decisionSchema.required() }).noUnknown(),
 };
 
@@ -203,6 +221,7 @@ export function openedInspection(id: string, header: Header, at: string): Inspec
     openedAt: at,
     changedAt: at,
     decisions: [],
+    evidence: [],
     changedSinceDecision: false,
   };
 }

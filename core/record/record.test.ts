@@ -3,6 +3,8 @@ import {
   applyChange,
   blocking,
   changeSchemas,
+  evidenceOfFact,
+  evidenceOfFinding,
   readChange,
   stateOf,
   touched,
@@ -42,6 +44,7 @@ const inspection = (over: Partial<Inspection> = {}): Inspection => ({
   openedAt: '2026-11-25T09:00:00Z',
   changedAt: '2026-11-25T09:00:00Z',
   decisions: [],
+  evidence: [],
   changedSinceDecision: false,
   ...over,
 });
@@ -171,8 +174,15 @@ describe('reading changes', () => {
       change(touched(ID, 'breaker.ratingA', 30)),
       change({ type: 'remove', inspection: ID, list: 'cord', index: 0 }),
       change({ type: 'restore', inspection: ID, list: 'cord', index: 0, entry: { lengthFt: 20 } }),
+      change({
+        type: 'evidence',
+        inspection: ID,
+        evidence: '0dd0a7c4-1f5e-4b7a-9c02-000000000001',
+        is: { about: 'breaker.ratingA', text: 'read by torch', photo: null },
+      }),
+      change({ type: 'evidence', inspection: ID, evidence: '0dd0a7c4-1f5e-4b7a-9c02-000000000001', is: null }),
     ];
-    expect(all.map((one) => one.type).sort()).toEqual(Object.keys(changeSchemas).sort());
+    expect([...new Set(all.map((one) => one.type))].sort()).toEqual(Object.keys(changeSchemas).sort());
     for (const one of all) expect(readChange(JSON.parse(JSON.stringify(one)))).toEqual(one);
   });
 
@@ -421,5 +431,72 @@ describe('what cannot be kept', () => {
     });
     const decide = change({ type: 'decide', inspection: ID, decision: decision({ dueOn: '2026-02-30' }) });
     expect(() => readChange(decide)).toThrow('2026-02-30 is no day');
+  });
+});
+
+describe('photos and notes', () => {
+  const PHOTO_ID = '0dd0a7c4-1f5e-4b7a-9c02-000000000001';
+  const photo = { sha256: 'ab'.repeat(32), bytes: 400_000, widthPx: 1600, heightPx: 1200, marks: [] };
+  const evidence = (is: object | null, id = PHOTO_ID): ChangeBody =>
+    ({ type: 'evidence', inspection: ID, evidence: id, is }) as ChangeBody;
+  const taken = { about: 'breaker.ratingA', text: 'the handle', photo };
+
+  test('a photo is kept with who took it and when, changes no finding and begins no second visit', () => {
+    const signed = after(inspection(), {
+      type: 'decide',
+      inspection: ID,
+      decision: decision({ kind: 'stop-work' }),
+    });
+    const shown = after(signed, evidence(taken));
+    expect(shown.evidence).toEqual([{ ...taken, id: PHOTO_ID, at: '2026-11-25T10:00:00.000Z', by: BY }]);
+    expect(shown.case).toBe(signed.case);
+    expect(stateOf(shown)).toBe('stop-work');
+  });
+
+  test('a caption is mended by another, and the photo stays with who took it; taken out and put back likewise', () => {
+    const shown = after(inspection(), evidence(taken));
+    const mend = change(evidence({ ...taken, text: 'the handle, 30' }));
+    const mended = applyChange(shown, mend, 'Joss Linnaker');
+    const own = { by: BY, at: '2026-11-25T10:00:00.000Z' };
+    expect(mended).toMatchObject({ ok: true, inspection: { evidence: [{ text: 'the handle, 30', ...own }] } });
+    const gone = change(evidence(null));
+    expect(after(shown, evidence(null)).evidence).toEqual([]);
+    const back = change(undoOf(shown, gone)!);
+    expect(applyChange(after(shown, evidence(null)), back, 'Joss Linnaker')).toMatchObject({
+      ok: true,
+      inspection: { evidence: [{ ...taken, ...own }] },
+    });
+    expect(after(mended.ok ? mended.inspection : shown, undoOf(shown, mend)!).evidence).toEqual(shown.evidence);
+    expect(after(shown, undoOf(inspection(), change(evidence(taken)))!).evidence).toEqual([]);
+  });
+
+  test.each<[string, object, RegExp]>([
+    ['of nothing', { ...taken, text: '', photo: null }, /Write the note/],
+    ['of a fact that is none', { ...taken, about: 'breaker.mood' }, /neither a fact nor a rule/],
+    ['without a hash', { ...taken, photo: { ...photo, sha256: 'x' } }, /64 hexadecimal/],
+    ['too large', { ...taken, photo: { ...photo, bytes: 8_000_000 } }, /at most 3 MB/],
+    ['with a mark outside', { ...taken, photo: { ...photo, marks: [{ kind: 'ring', x: 2, y: 0, turnDeg: 0 }] } }, /x/],
+  ])('a photo %s is refused with a sentence', (_, is, why) => {
+    expect(() => readChange(change(evidence(is)))).toThrow(why);
+  });
+
+  test('one of a finding, and one of a fact of a cord that stands elsewhere by now, are found where they belong', () => {
+    const cords = caseWith({
+      cord: [
+        { id: 'one', sizeAwg: '10' },
+        { id: 'two', sizeAwg: '12' },
+      ],
+    } as never);
+    const shown = after(
+      inspection({ case: cords }),
+      evidence({ about: 'cord[two].sizeAwg', text: 'worn', photo: null }),
+      evidence({ ...taken, about: 'breaker/not-above-weakest-link' }, '0dd0a7c4-1f5e-4b7a-9c02-000000000002'),
+      { type: 'remove', inspection: ID, list: 'cord', index: 0 },
+    );
+    expect(evidenceOfFact(shown.evidence, shown.case, 'cord[0].sizeAwg').map(({ text }) => text)).toEqual(['worn']);
+    expect(evidenceOfFact(shown.evidence, cords, 'cord[0].sizeAwg')).toEqual([]);
+    const found = evidenceOfFinding(shown.evidence, 'breaker/not-above-weakest-link', ['cord.sizeAwg']);
+    expect(found.map(({ text }) => text)).toEqual(['worn', 'the handle']);
+    expect(evidenceOfFinding(shown.evidence, 'inlet/listed', ['inlet.ratingA'])).toEqual([]);
   });
 });

@@ -32,6 +32,7 @@ async function seal(
     header: after.header,
     case: after.case,
     evaluation: evaluate(after.case),
+    evidence: after.evidence,
     decision: after.decisions.at(-1)!,
     signedBy: { account: account.id, name: account.name },
     office: office!,
@@ -65,6 +66,7 @@ async function takeIn(tx: Transaction, account: Account, change: Change): Promis
     revision,
     ...after.header,
     case: after.case,
+    evidence: after.evidence,
     changedSinceDecision: after.changedSinceDecision,
     changedAt: new Date(after.changedAt),
   };

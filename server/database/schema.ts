@@ -1,7 +1,7 @@
 import { boolean, index, integer, json, jsonb, pgTable, text, timestamp, uuid, varchar } from 'drizzle-orm/pg-core';
 import type { Case } from '@careful-latch/core/case';
 import type { Edition } from '@careful-latch/core/codebook';
-import type { Change, DecisionKind } from '@careful-latch/core/record';
+import type { Change, DecisionKind, Evidence } from '@careful-latch/core/record';
 import type { SealedRecord } from '../inspections/seal';
 
 /** An office: everybody in it sees its inspections. */
@@ -36,6 +36,7 @@ export const inspections = pgTable(
     permit: text('permit').notNull(),
     edition: varchar('edition', { length: 4 }).$type<Edition>().notNull(),
     case: jsonb('case').$type<Case>().notNull(),
+    evidence: jsonb('evidence').$type<readonly Evidence[]>().notNull().default([]),
     changedSinceDecision: boolean('changed_since_decision').notNull(),
     openedAt: timestamp('opened_at', { withTimezone: true, mode: 'date' }).notNull(),
     changedAt: timestamp('changed_at', { withTimezone: true, mode: 'date' }).notNull(),

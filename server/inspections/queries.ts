@@ -17,6 +17,7 @@ function inspectionOf(row: Row, own: readonly SignedRow[]): Inspection {
     openedAt: row.openedAt.toISOString(),
     changedAt: row.changedAt.toISOString(),
     decisions: own.map(signed),
+    evidence: row.evidence,
     changedSinceDecision: row.changedSinceDecision,
   };
 }

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import canonicalize from 'canonicalize';
 import type { Case } from '@careful-latch/core/case';
-import type { Header, Signed } from '@careful-latch/core/record';
+import type { Evidence, Header, Signed } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 
 /** What was shown when a decision was signed, kept for good, with the engine's version in the evaluation. */
@@ -11,6 +11,8 @@ export interface SealedRecord {
   readonly header: Header;
   readonly case: Case;
   readonly evaluation: Evaluation;
+  /** Photos, each by its SHA-256, and notes; records sealed before there were any have none. */
+  readonly evidence?: readonly Evidence[];
   readonly decision: Omit<Signed, 'seal'>;
   readonly signedBy: { readonly account: string; readonly name: string };
   readonly office: { readonly id: string; readonly name: string };

@@ -1,5 +1,7 @@
 import { execFile } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { promisify } from 'node:util';
@@ -43,7 +45,8 @@ export async function openOffice({
   const connection = connect(url, () => undefined);
   if (migrated) await migrate(connection.db);
   if (demo) await loadDemo(connection.db);
-  const app = createApp({ ...connection, log, sessionSecret: 'test' });
+  const evidenceFolder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
+  const app = createApp({ ...connection, log, sessionSecret: 'test', evidenceFolder });
   return {
     ...connection,
     app,
@@ -51,6 +54,7 @@ export async function openOffice({
     close: async () => {
       await connection.pool.end();
       await asAdmin(`DROP DATABASE ${name} WITH (FORCE)`);
+      await rm(evidenceFolder, { recursive: true });
     },
   };
 }
@@ -79,6 +83,9 @@ export async function visitor({ app }: Office) {
     get: (path: string) => agent.get(path),
     post: (path: string, body: object | string) =>
       agent.post(path).set('x-csrf-token', token).set('content-type', 'application/json').send(body),
+    /** A piece of a photo. */
+    piece: (path: string, piece: Buffer) =>
+      agent.put(path).set('x-csrf-token', token).set('content-type', 'application/octet-stream').send(piece),
     bare: agent,
     async signIn(login: string, password = DEMO_PASSWORD) {
       const response = await this.post('/api/session', { login, password });
@@ -100,3 +107,22 @@ export const changeOf = (body: ChangeBody): Change =>
 
 export const opening = (inspection: string, address = '99 Test Orchard'): Change =>
   changeOf({ type: 'open', inspection, header: { address, owner: 'Nella D’Arbois', permit: 'WT-1', edition: '2020' } });
+
+/** Bytes that begin as a JPEG does. */
+export const jpegOf = (length: number) => Buffer.concat([Buffer.from([0xff, 0xd8, 0xff]), randomBytes(length - 3)]);
+
+/** A picture with its SHA-256. */
+export const pictureOf = (bytes: Buffer) => ({ bytes, sha256: createHash('sha256').update(bytes).digest('hex') });
+
+/** The change that announces it. */
+export const photoOf = (inspection: string, { bytes, sha256 }: ReturnType<typeof pictureOf>): Change =>
+  changeOf({
+    type: 'evidence',
+    inspection,
+    evidence: randomUUID(),
+    is: {
+      about: 'breaker.ratingA',
+      text: '',
+      photo: { sha256, bytes: bytes.length, widthPx: 1600, heightPx: 1200, marks: [] },
+    },
+  });

@@ -1,0 +1,152 @@
+import { useState } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import type { Evidence } from '@careful-latch/core/record';
+import { Plate } from '../plates/plate';
+import { record } from '../stores/inspections';
+import { countPhotos, keepPhoto, usePhotos } from '../stores/photos';
+import { Input } from '../theme/elements';
+import { TARGET, usePalette } from '../theme/theme';
+import { Quiet, Words } from '../theme/words';
+import { choosePhotos } from './choose';
+import { Look, LookSealed } from './look';
+import { PhotoWithMarks } from './photo';
+import { scalePhoto } from './scale';
+
+const THUMB_PX = 108;
+
+/** Photos and notes beside each other, each to be opened. */
+export function ShownEvidence({
+  inspection,
+  evidence,
+  sealed = false,
+}: {
+  inspection: string;
+  evidence: readonly Evidence[];
+  /** As it was signed: to be looked at, and changed no more. */
+  sealed?: boolean;
+}) {
+  const palette = usePalette();
+  const [open, setOpen] = useState<string>();
+  const Open = sealed ? LookSealed : Look;
+  const looked = evidence.find(({ id }) => id === open);
+  return (
+    <>
+      <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 10 }}>
+        {evidence.map((one) => (
+          <Pressable
+            key={one.id}
+            role="button"
+            testID={one.photo ? 'shown-photo' : 'shown-note'}
+            aria-label={one.photo ? `Photo: ${one.text || 'no caption'}` : `Note: ${one.text}`}
+            onPress={() => setOpen(one.id)}
+            style={{
+              minHeight: TARGET,
+              width: one.photo ? THUMB_PX : 180,
+              gap: 4,
+              ...(!one.photo && { borderWidth: 1, borderColor: palette.hairline, padding: 8 }),
+            }}
+          >
+            {one.photo && (
+              <View style={{ height: (THUMB_PX * 3) / 4, overflow: 'hidden' }}>
+                <PhotoWithMarks inspection={inspection} photo={one.photo} label="" widthPx={THUMB_PX} />
+              </View>
+            )}
+            {one.text !== '' && (
+              <Words numberOfLines={one.photo ? 1 : 4} style={{ fontSize: 15, lineHeight: 19 }}>
+                {one.text}
+              </Words>
+            )}
+          </Pressable>
+        ))}
+      </ScrollView>
+      {looked && <Open key={looked.id} inspection={inspection} evidence={looked} onClose={() => setOpen(undefined)} />}
+    </>
+  );
+}
+
+/** What shows a fact or a finding, and the ways to add to it: camera, file, note. */
+export function EvidencePane({
+  inspection,
+  about,
+  evidence,
+}: {
+  inspection: string;
+  /** The lasting address of a fact, or a rule. */
+  about: string;
+  evidence: readonly Evidence[];
+}) {
+  const palette = usePalette();
+  const [writing, setWriting] = useState(false);
+  const [text, setText] = useState('');
+  const [scaling, setScaling] = useState(0);
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const refusal = usePhotos((one) => one.trouble);
+  const waiting = usePhotos((one) => one.waiting);
+
+  const take = async (camera: boolean) => {
+    const files = await choosePhotos(camera);
+    setTrouble([]);
+    setScaling((count) => count + files.length);
+    for (const file of files) {
+      try {
+        const { picture, ...photo } = await scalePhoto(file);
+        await keepPhoto(inspection, photo.sha256, picture);
+        const is = { about, text: '', photo: { ...photo, marks: [] } };
+        record({ type: 'evidence', inspection, evidence: crypto.randomUUID(), is });
+        void countPhotos();
+      } catch (error) {
+        setTrouble((all) => [...all, (error as Error).message]);
+      }
+      setScaling((count) => count - 1);
+    }
+  };
+  const keepNote = () => {
+    const is = { about, text: text.trim(), photo: null };
+    try {
+      record({ type: 'evidence', inspection, evidence: crypto.randomUUID(), is });
+      setText('');
+      setWriting(false);
+      setTrouble([]);
+    } catch (error) {
+      setTrouble([(error as Error).message]);
+    }
+  };
+  return (
+    <View testID="evidence" style={{ gap: 8 }}>
+      {evidence.length > 0 && <ShownEvidence inspection={inspection} evidence={evidence} />}
+      {[...trouble, ...(refusal === undefined ? [] : [refusal])].map((one) => (
+        <Words key={one} role="alert" color={palette.violation} style={{ fontSize: 16, lineHeight: 22 }}>
+          {one}
+        </Words>
+      ))}
+      {scaling > 0 && <Quiet aria-live="polite">Making it smaller; go on meanwhile.</Quiet>}
+      {writing ? (
+        <>
+          <Input
+            label="Note"
+            aria-label="Note"
+            value={text}
+            onChangeText={setText}
+            multiline
+            maxLength={1000}
+            renderErrorMessage={false}
+            containerStyle={{ paddingHorizontal: 0 }}
+          />
+          <View style={{ flexDirection: 'row', gap: 8 }}>
+            <Plate role="button" label="Keep the note" disabled={text.trim() === ''} onPress={keepNote} />
+            <Plate role="button" quiet label="No note" onPress={() => setWriting(false)} />
+          </View>
+        </>
+      ) : (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          <Plate role="button" label="Take a photo" onPress={() => void take(true)} />
+          <Plate role="button" label="From files" onPress={() => void take(false)} />
+          <Plate role="button" label="Write a note" onPress={() => setWriting(true)} />
+        </View>
+      )}
+      {waiting > 0 && (
+        <Quiet>{`${waiting} ${waiting === 1 ? 'photo is' : 'photos are'} on this phone only so far.`}</Quiet>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,31 @@
+import axe from 'axe-core';
+import type { Page } from '@playwright/test';
+
+/** What axe-core finds wrong on a page. */
+export async function complaints(page: Page): Promise<string[]> {
+  await page.evaluate(axe.source);
+  const { violations } = await page.evaluate(async () => {
+    const { axe: runner } = window as unknown as {
+      axe: {
+        run(
+          context: Document,
+          options: object,
+        ): Promise<{ violations: { id: string; help: string; nodes: { html: string }[] }[] }>;
+      };
+    };
+    return runner.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+  });
+  return violations.map((one) => `${one.id}: ${one.help} ${one.nodes[0]?.html.slice(0, 200)}`);
+}
+
+/** What can be touched and is less than 48 px high, or reaches out of its group. */
+export const tooSmall = (page: Page): Promise<(string | null)[]> =>
+  page.evaluate(() =>
+    Array.from(document.querySelectorAll<HTMLElement>('[role=button], [role=radio], [role=link], button'))
+      .filter((one) => {
+        const { height, right } = one.getBoundingClientRect();
+        const group = one.closest('[role=radiogroup]')?.getBoundingClientRect();
+        return one.offsetParent !== null && (height < 47.5 || (group && right > group.right + 0.5));
+      })
+      .map((one) => one.innerText || one.getAttribute('aria-label')),
+  );

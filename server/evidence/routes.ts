@@ -1,0 +1,63 @@
+import { raw, Router } from 'express';
+import { number, object, string } from 'yup';
+import type { Database } from '../database/client';
+import { inspectionIn } from '../inspections/queries';
+import { Problem } from '../problems';
+import { csrfProtection } from '../sessions/routes';
+import { accountOf, requireAccount, type Account } from '../sessions/session';
+import type { EvidenceStore } from './store';
+
+/** Largest piece of a photo, bytes. */
+const MOST_PIECE_BYTES = 512 * 1024;
+
+const addressSchema = object({
+  id: string().uuid('The address names no inspection.').required(),
+  sha256: string()
+    .matches(/^[0-9a-f]{64}$/, 'The address names no photo.')
+    .required(),
+});
+const placeSchema = number()
+  .typeError('Say at which byte the piece begins: at=0.')
+  .integer('A piece begins at a whole byte.')
+  .min(0, 'A piece begins at byte 0 or later.')
+  .required('Say at which byte the piece begins: at=0.');
+
+/** Photos of inspections: sent in pieces that go on after a break, each known by its SHA-256. */
+export function evidenceRoutes(db: Database, store: EvidenceStore): Router {
+  const router = Router();
+
+  async function addressed(account: Account, params: unknown) {
+    const { id, sha256 } = addressSchema.validateSync(params);
+    return { sha256, inspection: await inspectionIn(db, account.office, id) };
+  }
+
+  router.put(
+    '/inspections/:id/photos/:sha256',
+    requireAccount,
+    csrfProtection,
+    raw({ type: 'application/octet-stream', limit: MOST_PIECE_BYTES }),
+    async (request, response) => {
+      const at = placeSchema.validateSync(request.query.at);
+      const piece: unknown = request.body;
+      if (!Buffer.isBuffer(piece) || piece.length === 0)
+        throw new Problem(422, 'Nothing came', 'A piece of a photo is bytes (application/octet-stream).');
+      const account = accountOf(request);
+      const { sha256, inspection } = await addressed(account, request.params);
+      const photo = inspection?.evidence.map((one) => one.photo).find((one) => one?.sha256 === sha256);
+      if (!photo) throw new Problem(404, 'Not announced', 'No inspection of the office names this photo.');
+      response.json(await store.write(account.office, photo, at, piece));
+    },
+  );
+
+  router.get('/inspections/:id/photos/:sha256', requireAccount, async (request, response) => {
+    const account = accountOf(request);
+    const { sha256, inspection } = await addressed(account, request.params);
+    // One that was taken out since is still to be seen in the records that were sealed with it.
+    const file = inspection && store.find(account.office, sha256);
+    if (!file)
+      throw new Problem(404, 'Not here yet', 'The device that took this photo has not sent the whole of it yet.');
+    response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').sendFile(file);
+  });
+
+  return router;
+}

@@ -1,0 +1,78 @@
+import { createHash } from 'node:crypto';
+import { createReadStream, existsSync } from 'node:fs';
+import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { Problem } from '../problems';
+
+/** How much of a picture the office has, bytes, and whether that is the whole of it. */
+interface Held {
+  readonly held: number;
+  readonly whole: boolean;
+}
+
+/** The first bytes of every JPEG. */
+const JPEG = Buffer.from([0xff, 0xd8, 0xff]);
+
+async function sha256Of(file: string): Promise<string> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(file), hash);
+  return hash.digest('hex');
+}
+
+async function beginsAsJpeg(file: string): Promise<boolean> {
+  const handle = await open(file);
+  try {
+    const { buffer } = await handle.read(Buffer.alloc(JPEG.length), 0, JPEG.length, 0);
+    return buffer.equals(JPEG);
+  } finally {
+    await handle.close();
+  }
+}
+
+const sizeOf = async (file: string): Promise<number> => (await stat(file).catch(() => undefined))?.size ?? 0;
+
+/** Pictures as files named by their SHA-256, a folder an office: immutable, and cheap to back up. */
+export class EvidenceStore {
+  constructor(private readonly folder: string) {}
+
+  private fileOf(office: string, sha256: string): string {
+    return join(this.folder, office, sha256.slice(0, 2), `${sha256}.jpg`);
+  }
+
+  /** The file of a picture that the office has whole; undefined otherwise. */
+  find(office: string, sha256: string): string | undefined {
+    const file = this.fileOf(office, sha256);
+    return existsSync(file) ? file : undefined;
+  }
+
+  /**
+   * Writes a piece at its place and says how much is there; the same piece twice is one. One that would leave a gap is not
+   * written. Throws a `Problem` where the whole turns out to be another picture than was announced, or none.
+   */
+  async write(office: string, { sha256, bytes }: { sha256: string; bytes: number }, at: number, piece: Buffer) {
+    const file = this.fileOf(office, sha256);
+    if (existsSync(file)) return { held: bytes, whole: true } satisfies Held;
+    const part = `${file}.part`;
+    await mkdir(dirname(part), { recursive: true });
+    const held = await sizeOf(part);
+    if (at > held) return { held, whole: false } satisfies Held;
+    if (at + piece.length > bytes)
+      throw new Problem(422, 'Too long', `This photo was announced with ${bytes} bytes; more came.`);
+    const handle = await open(part, held === 0 ? 'w' : 'r+');
+    try {
+      await handle.write(piece, 0, piece.length, at);
+      await handle.sync();
+    } finally {
+      await handle.close();
+    }
+    const now = Math.max(held, at + piece.length);
+    if (now < bytes) return { held: now, whole: false } satisfies Held;
+    if ((await sha256Of(part)) !== sha256 || !(await beginsAsJpeg(part))) {
+      await rm(part, { force: true });
+      throw new Problem(422, 'Damaged', 'The photo that came is not the one that was announced. It is sent again.');
+    }
+    await rename(part, file);
+    return { held: bytes, whole: true } satisfies Held;
+  }
+}
