@@ -151,7 +151,7 @@ test('approval against the engine needs a reason for each point, and the record 
 }) => {
   const walker = new Walker(page, office);
   await walker.signIn();
-  await page.getByTestId('row-5 Blossom Turn').click();
+  await walker.openFromList('5 Blossom Turn');
   await page.getByRole('button', { name: 'Decide and sign' }).click();
   await walker.press('radio', 'Approved');
   await walker.press('button', 'Sign: approved');
@@ -176,7 +176,7 @@ test('a contractor walks, but cannot sign', async ({ page, office }) => {
   const walker = new Walker(page, office);
   test.skip(walker.wide, ANY_SIZE);
   await walker.signIn('Maro Tillane');
-  await page.getByTestId('row-9 Perry Bend').click();
+  await walker.openFromList('9 Perry Bend');
   await page.getByRole('button', { name: 'Decide and sign' }).click();
   await expect(page.getByText('Only an inspector of the office can sign.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Sign', exact: true })).toBeDisabled();

@@ -31,7 +31,7 @@ async function asAdmin(sql: string): Promise<void> {
 export class Office {
   private server: ChildProcess | undefined;
   /** Where its photos are kept. */
-  private readonly photos = join(tmpdir(), `careful-latch-${randomUUID()}`);
+  private readonly photos = join(tmpdir(), `.careful-latch-${randomUUID()}`);
   private constructor(
     readonly address: string,
     private readonly port: number,

@@ -14,11 +14,11 @@ const HOUSES = [
 ];
 
 for (const name of HOUSES)
-  test(`${name}: a whole house by drawing and strip`, async ({ page, office }) => {
+  test(`${name}: a whole house by drawing and strip; on a wide screen by keyboard alone`, async ({ page, office }) => {
     const walker = new Walker(page, office);
     test.skip(walker.wide && name !== HOUSES[0], 'the wide screen walks one house');
     const truth = example(name);
-    const strip = new StripWalker(page);
+    const strip = new StripWalker(page, { keyboard: walker.wide });
     await strip.hurry();
     await walker.signIn(undefined, 'drawings');
     const usual = await usualAt(page, office.address);

@@ -24,8 +24,12 @@ export class StripWalker {
 
   constructor(
     private readonly page: Page,
-    /** Counts scroll gestures too, which takes a look at the page before each touch. */
-    private readonly scrolls = false,
+    private readonly how: {
+      /** Counts scroll gestures too, which takes a look at the page before each touch. */
+      readonly scrolls?: boolean;
+      /** Presses what the keyboard can reach, and touches nothing. */
+      readonly keyboard?: boolean;
+    } = {},
   ) {
     this.strip = page.getByTestId('strip');
   }
@@ -39,13 +43,21 @@ export class StripWalker {
   /** Touches something; where it is off the screen, after a scroll gesture. */
   async touch(what: Locator): Promise<void> {
     await what.waitFor();
-    if (this.scrolls && !(await this.inSight(what))) {
+    if (this.how.scrolls && !(await this.inSight(what))) {
       this.count.scrolls++;
       if (process.env.TRACE) console.error('scrolled');
     }
-    await what.click();
+    if (this.how.keyboard) await this.press(what);
+    else await what.click();
     this.count.taps++;
     if (this.hurrying) await this.page.clock.runFor(DEAF_AND_SEEN_MS);
+  }
+
+  private async press(what: Locator): Promise<void> {
+    await what.click({ trial: true }); // once it takes a touch, the keyboard reaches it too
+    if (!(await what.evaluate((element) => (element as HTMLElement).tabIndex >= 0)))
+      throw new Error(`The keyboard does not reach ${String(what)}.`);
+    await what.press('Enter');
   }
 
   private async inSight(what: Locator): Promise<boolean> {

@@ -63,6 +63,13 @@ export class Walker {
     await expect(this.page.getByRole('heading', { name: STATION_NAMES.source, exact: true })).toBeVisible();
   }
 
+  /** Opens an inspection from the list; on a wide screen it is shown beside the list first. */
+  async openFromList(address: string): Promise<void> {
+    await this.page.getByTestId(`row-${address}`).click();
+    if (this.wide)
+      await this.page.getByRole('region', { name: address }).getByRole('button', { name: 'Open', exact: true }).click();
+  }
+
   station(station: Station) {
     return this.page.getByRole('link', {
       name: new RegExp(`^${STATION_NAMES[station]} [^]*(holds|unproven|hazard|correction|advisory|doesn’t apply)( |$)`),

@@ -136,12 +136,15 @@ async function pages(app, dist) {
   const { default: ts } = await import('typescript'); // not there yet when the start command begins
   const drawn = Object.entries(PICTURES).map(([name, from]) => [name, readFileSync(join(dist, from), 'utf8')]);
   for (const file of everyFile(dist)) if (file.endsWith('.html')) rmSync(file);
-  const entry = /<script src="([^"]*\/entry-[^"]+)"/.exec(drawn[0][1])?.[1];
-  if (!entry) throw new Error('The built page has no entry script.');
-  const links = `<link rel="preload" as="script" fetchpriority="high" href="${entry}"><link rel="preload" as="fetch" crossorigin="anonymous" href="/api/session">`;
+  // The entry script last, after what it shares with those that are fetched later.
+  const scripts = [...drawn[0][1].matchAll(/<script src="([^"]+)"/g)].map(([, address]) => address);
+  if (!scripts.at(-1)?.includes('/entry-')) throw new Error('The built page has no entry script.');
+  const early = scripts.map((one) => `<link rel="preload" as="script" fetchpriority="high" href="${one}">`).join('');
+  const links = `${early}<link rel="preload" as="fetch" crossorigin="anonymous" href="/api/session">`;
+  const late = scripts.map((one) => `<script src="${one}" defer></script>`).join('');
   const template = readFileSync(join(app, 'public', 'index.html'), 'utf8')
     .replace('<meta name="theme-color"', `${links}<meta name="theme-color"`)
-    .replace('</body>', `<script src="${entry}" defer></script></body>`);
+    .replace('</body>', `${late}</body>`);
   writeFileSync(join(dist, 'shell.html'), template);
   const inBothThemes = await themed(app, ts);
   for (const [name, html] of drawn) {

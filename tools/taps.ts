@@ -48,7 +48,7 @@ async function main(): Promise<void> {
       await page.getByRole('button', { name: /Ilse/ }).click();
       await page.getByRole('button', { name: 'New inspection' }).waitFor();
       const usual = await usualAt(page, office.address);
-      const walker = new StripWalker(page, true);
+      const walker = new StripWalker(page, { scrolls: true });
       await openByDrawing(page, walker, TRANSFER_KINDS[truth.transfer!.kind as keyof typeof TRANSFER_KINDS]);
       try {
         await walker.walk(truth, usual, async (touch) => {

@@ -112,12 +112,12 @@ function Spot({ seen, at: [x, y, width, height], drawing }: { seen: Seen; at: Pl
 const percent = (part: number, of: number) => `${(part / of) * 100}%` as const;
 
 /** The sign of a part, at its corner: how it stands is told by shape, too. */
-function Corner({ seen, at: [x, y, width], height }: { seen: Seen; at: Place; height: number }) {
+function Corner({ seen, at: [x, y, width], of, height }: { seen: Seen; at: Place; of: number; height: number }) {
   if (seen.state === 'untouched') return null;
   return (
     <View
       pointerEvents="none"
-      style={{ position: 'absolute', left: percent(x + width - 26, WIDTH), top: percent(y + 10, height) }}
+      style={{ position: 'absolute', left: percent(x + width - 26, of), top: percent(y + 10, height) }}
     >
       <Sign kind={SIGN[seen.state]} size={16} />
     </View>
@@ -126,6 +126,7 @@ function Corner({ seen, at: [x, y, width], height }: { seen: Seen; at: Place; he
 
 /** A drawing with its parts as targets over it: real buttons in walking order; the picture itself is hidden from screen readers. */
 export function Sheet({
+  width: of = WIDTH,
   height,
   parts,
   places,
@@ -133,6 +134,8 @@ export function Sheet({
   children,
   drawings = {},
 }: {
+  /** Of the drawing, in its own units; a phone’s by default. */
+  width?: number;
   height: number;
   parts: readonly Seen[];
   places: Readonly<Record<string, Place>>;
@@ -145,15 +148,15 @@ export function Sheet({
     return at ? [[seen, at] as const] : [];
   });
   return (
-    <View style={{ width: '100%', aspectRatio: WIDTH / height, maxWidth: 640, alignSelf: 'center' }}>
-      <Svg width="100%" height="100%" viewBox={`0 0 ${WIDTH} ${height}`} aria-hidden>
+    <View style={{ width: '100%', aspectRatio: of / height, maxWidth: of * 1.8, alignSelf: 'center' }}>
+      <Svg width="100%" height="100%" viewBox={`0 0 ${of} ${height}`} aria-hidden>
         {children}
         {here.map(([seen, at]) => (
           <Spot key={seen.id} seen={seen} at={at} drawing={drawings[seen.id.split(' ')[0]!]} />
         ))}
       </Svg>
       {here.map(([seen, at]) => (
-        <Corner key={seen.id} seen={seen} at={at} height={height} />
+        <Corner key={seen.id} seen={seen} at={at} of={of} height={height} />
       ))}
       {here.map(([seen, [x, y, width, tall]]) => (
         <Target
@@ -164,9 +167,9 @@ export function Sheet({
           onTouch={onTouch}
           style={{
             position: 'absolute',
-            left: percent(x, WIDTH),
+            left: percent(x, of),
             top: percent(y, height),
-            width: percent(width, WIDTH),
+            width: percent(width, of),
             height: percent(tall, height),
           }}
         />

@@ -4,10 +4,10 @@ import type { Evidence } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
 import { record } from '../stores/inspections';
 import { countPhotos, keepPhoto, usePhotos } from '../stores/photos';
+import { chooseFiles } from '../theme/choose-files';
 import { Input } from '../theme/elements';
 import { TARGET, usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
-import { choosePhotos } from './choose';
 import { Look, LookSealed } from './look';
 import { PhotoWithMarks } from './photo';
 import { scalePhoto } from './scale';
@@ -84,7 +84,10 @@ export function EvidencePane({
   const waiting = usePhotos((one) => one.waiting);
 
   const take = async (camera: boolean) => {
-    const files = await choosePhotos(camera);
+    const files = await chooseFiles({
+      accept: 'image/*',
+      ...(camera ? { capture: 'environment' } : { multiple: true }),
+    });
     setTrouble([]);
     setScaling((count) => count + files.length);
     for (const file of files) {

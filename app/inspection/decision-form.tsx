@@ -111,7 +111,7 @@ export function DecisionForm({ walk }: { walk: Walk }) {
     >
       <View style={{ gap: 14 }}>
         <Title>Decide and sign</Title>
-        <VerdictBlock evaluation={evaluation} />
+        {!wide && <VerdictBlock evaluation={evaluation} />}
         <Quiet>
           {account?.role === 'inspector'
             ? 'You decide, not the program. What you sign is sealed with everything shown today.'

@@ -15,7 +15,7 @@ import type { Walk } from './walk';
 const ROW = 66;
 
 /** What a station is, in a few readings, for whoever looks down the path. */
-function summary({ inspection: { case: c }, evaluation, states }: Walk, station: Station): string {
+export function summary({ inspection: { case: c }, evaluation, states }: Walk, station: Station): string {
   const state = states[STATIONS.indexOf(station)];
   if (state === 'absent') return 'doesn’t apply';
   const violations = violationsOf(evaluation).filter((one) => one.station === station && shownAs(one) === 'violation');

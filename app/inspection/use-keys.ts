@@ -25,37 +25,58 @@ function platesInHand(): HTMLElement[] {
   return within(fact, '[role="radio"]');
 }
 
-/**
- * Keys of the wide layout: [ and ] walk the stations, 1–9 choose a plate of what is in hand, 0 is "not seen",
- * n goes to the next fact that is unproven, u takes the last entry back, f shows the findings.
- */
-export function useKeys(walk: Walk | undefined): void {
+/** What the keys of the wide layout do, as the sheet of keys says it. */
+export const KEYS: readonly (readonly [keys: string, words: string])[] = [
+  ['1 to 9', 'take a plate of what is in hand'],
+  ['0', 'not seen'],
+  ['n', 'the next fact that is not proved'],
+  ['u', 'take the last entry back'],
+  ['] and [', 'the next station, the one before'],
+  ['/', 'find a fact, a part, a rule'],
+  ['f', 'findings'],
+  ['d', 'decide and sign'],
+  ['w', 'the whole wall'],
+  ['?', 'these keys'],
+];
+
+/** Listens to the keys of the wide layout; `onHelp` shows what they do. */
+export function useKeys(walk: Walk | undefined, onHelp: () => void): void {
   const router = useRouter();
   const station = useStation();
   // Before the screen is painted: a key that is pressed at the first plate seen must not be lost.
   useLayoutEffect(() => {
     if (!walk) return;
     const id = walk.inspection.id;
-    const onKey = (event: KeyboardEvent) => {
-      if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const at = station ? STATIONS.indexOf(station) : -1;
-      const go = (to: string) => router.navigate(`/inspection/${id}/${to}` as never);
-      if (event.key === ']' && at < STATIONS.length - 1) go(STATIONS[at + 1]!);
-      else if (event.key === '[' && at > 0) go(STATIONS[at - 1]!);
-      else if (event.key === 'f') go('findings');
-      else if (event.key === 'u') undo(id);
-      else if (event.key === 'n') {
+    const at = station ? STATIONS.indexOf(station) : -1;
+    const go = (to: string) => router.navigate(`/inspection/${id}/${to}` as never);
+    const plate = (digit: number) => {
+      const plates = platesInHand();
+      const wanted = digit === 0 ? plates.at(-1) : plates[digit - 1];
+      wanted?.focus();
+      wanted?.click();
+    };
+    const acts: Readonly<Record<string, () => void>> = {
+      ']': () => at < STATIONS.length - 1 && go(STATIONS[at + 1]!),
+      '[': () => at > 0 && go(STATIONS[at - 1]!),
+      f: () => go('findings'),
+      d: () => go('decide'),
+      w: () => go(''),
+      u: () => undo(id),
+      n: () => {
         const [next] = toFindOut(walk.evaluation);
         if (next) go(`${next.station}?fact=${encodeURIComponent(next.paths[0]!)}`);
-      } else if (/^\d$/.test(event.key)) {
-        const plates = platesInHand();
-        const plate = event.key === '0' ? plates.at(-1) : plates[Number(event.key) - 1];
-        plate?.focus();
-        plate?.click();
-      } else return;
+      },
+      '/': () => document.querySelector<HTMLElement>('[aria-label="Find"]')?.click(),
+      '?': onHelp,
+    };
+    const onKey = (event: KeyboardEvent) => {
+      if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const act = /^\d$/.test(event.key) ? () => plate(Number(event.key)) : acts[event.key];
+      if (!act) return;
+      act();
       event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [walk, station, router]);
+  }, [walk, station, router, onHelp]);
 }

@@ -11,7 +11,8 @@ import { dayText } from '../theme/dates';
 import { usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 
-const SIGN: Readonly<Record<State, 'holds' | 'violation' | 'unproven'>> = {
+/** The sign of each state. */
+export const SIGN: Readonly<Record<State, 'holds' | 'violation' | 'unproven'>> = {
   draft: 'unproven',
   reinspection: 'unproven',
   approved: 'holds',

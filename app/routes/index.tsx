@@ -1,12 +1,13 @@
 import { Button, Input } from '../theme/elements';
 import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { Suspense, lazy, useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
 import { STATE_WORDS, stateOf, type Inspection } from '@careful-latch/core/record';
 import { SaveLine } from '../inspection/save-line';
 import { dueOn } from '../inspections/due';
 import { InspectionRow } from '../inspections/row';
+import { Unshown } from '../inspections/unshown';
 import { Menu } from '../inspections/menu';
 import { Plate, Plates } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
@@ -14,7 +15,7 @@ import { useSession } from '../stores/session';
 import { usePalette } from '../theme/theme';
 import { useWide } from '../theme/screen';
 import { Fence } from '../theme/fence';
-import { Quiet, Title, Words } from '../theme/words';
+import { Quiet, Title } from '../theme/words';
 import { inside } from '../theme/inside';
 
 const ORDERS = {
@@ -43,13 +44,8 @@ function matches(one: Inspection, search: string): boolean {
     .every((word) => text.includes(word));
 }
 
-/** In place of a row that cannot be drawn. */
-const Unshown = ({ inspection }: { inspection: Inspection }) => (
-  <View role="alert" style={{ paddingVertical: 12 }}>
-    <Words>{inspection.header.address}</Words>
-    <Quiet>This inspection cannot be shown here. What was recorded is kept; the others are not touched by it.</Quiet>
-  </View>
-);
+/** The table of wide screens; a phone needs none of it. */
+const WideList = lazy(async () => ({ default: (await import('../tables/tables')).WideList }));
 
 export default inside(function Inspections() {
   const router = useRouter();
@@ -69,6 +65,46 @@ export default inside(function Inspections() {
     [byId, search, order],
   );
   const none = Object.keys(byId).length === 0;
+  const find = (
+    <Input
+      value={search}
+      onChangeText={setSearch}
+      placeholder="Search address, owner, permit, state"
+      aria-label="Search"
+      nativeID="search"
+      renderErrorMessage={false}
+      containerStyle={{ paddingHorizontal: 0 }}
+    />
+  );
+  const empty = !none
+    ? `Nothing found for “${search}”.`
+    : asked
+      ? 'No inspection yet. Open the first one below.'
+      : 'Fetching from the office…';
+  if (wide)
+    return (
+      <View style={{ flex: 1, backgroundColor: palette.paper, paddingHorizontal: 20 }}>
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 16, paddingVertical: 10 }}>
+          <View>
+            <Title>Inspections</Title>
+            <Quiet numberOfLines={1}>{office?.name}</Quiet>
+          </View>
+          <View style={{ flex: 1, maxWidth: 420 }}>{!none && find}</View>
+          <View style={{ flex: 1 }}>
+            <SaveLine />
+          </View>
+          <Button title="New inspection" onPress={() => router.navigate('/new')} />
+          <Menu />
+        </View>
+        {shown.length === 0 ? (
+          <Quiet>{empty}</Quiet>
+        ) : (
+          <Suspense fallback={null}>
+            <WideList inspections={shown} today={today} />
+          </Suspense>
+        )}
+      </View>
+    );
   const column = { width: '100%', maxWidth: 820, alignSelf: 'center', paddingHorizontal: 16 } as const;
   return (
     <View style={{ flex: 1, backgroundColor: palette.paper }}>
@@ -95,15 +131,7 @@ export default inside(function Inspections() {
         ListHeaderComponent={
           none ? null : (
             <View style={{ gap: 8, paddingVertical: 8 }}>
-              <Input
-                value={search}
-                onChangeText={setSearch}
-                placeholder="Search address, owner, permit, state"
-                aria-label="Search"
-                nativeID="search"
-                renderErrorMessage={false}
-                containerStyle={{ paddingHorizontal: 0 }}
-              />
+              {find}
               <Plates label="Order">
                 {(Object.keys(ORDERS) as Order[]).map((one) => (
                   <Plate key={one} label={ORDERS[one]} selected={order === one} onPress={() => setOrder(one)} />
@@ -114,17 +142,11 @@ export default inside(function Inspections() {
         }
         ListEmptyComponent={
           <View style={{ paddingVertical: 24 }}>
-            <Quiet>
-              {!none
-                ? `Nothing found for “${search}”.`
-                : asked
-                  ? 'No inspection yet. Open the first one below.'
-                  : 'Fetching from the office…'}
-            </Quiet>
+            <Quiet>{empty}</Quiet>
           </View>
         }
       />
-      <View style={[column, { paddingVertical: 12, borderTopWidth: wide ? 0 : 1, borderColor: palette.hairline }]}>
+      <View style={[column, { paddingVertical: 12, borderTopWidth: 1, borderColor: palette.hairline }]}>
         <Button title="New inspection" onPress={() => router.navigate('/new')} />
       </View>
     </View>

@@ -145,7 +145,6 @@ export function Strip({
               key={one}
               role="button"
               testID={`known-${one}`}
-              aria-label={`Change ${metaOf(one).label}: ${valueText(one, factAt(site, one))}`}
               onPress={() => acts.change(one)}
               style={{
                 minHeight: TARGET,

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { STATIONS, STATION_NAMES, factAt, lastingPath, listOf, type Station } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
@@ -26,6 +26,9 @@ import { Drawing, Entries } from './drawing';
 import { useHand, type Said } from './hand';
 import { valueOf } from './part-value';
 import { useUsual } from './usual';
+
+/** The table of wide screens; a phone needs none of it. */
+const CircuitsTable = lazy(async () => ({ default: (await import('../tables/tables')).CircuitsTable }));
 
 /** A station as it hangs on the wall: drawn from what is recorded, each part a target, and the strip under the thumb. */
 export function WallScreen({ station }: { station: Station }) {
@@ -130,6 +133,11 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
           />
         )}
         {absent ? <Quiet>{absent}</Quiet> : <Drawing walk={walk} station={station} parts={parts} hand={hand} />}
+        {wide && !absent && station === 'loads' && (
+          <Suspense fallback={null}>
+            <CircuitsTable inspection={id} site={c} />
+          </Suspense>
+        )}
         {list && !absent && station !== 'loads' && (
           <Entries
             word={list.word}

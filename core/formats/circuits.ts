@@ -21,9 +21,11 @@ export interface CircuitColumn {
   readonly meta: FactMeta;
 }
 
+/** The columns, the slot first, as on every directory. */
 export const CIRCUIT_COLUMNS: readonly CircuitColumn[] = [...CATALOGUE]
   .filter(([key]) => key.startsWith(`${LIST}.`))
-  .map(([key, meta]) => ({ key: key.slice(LIST.length + 1), meta }));
+  .map(([key, meta]) => ({ key: key.slice(LIST.length + 1), meta }))
+  .sort((a, b) => Number(b.key === 'slot') - Number(a.key === 'slot'));
 
 /** Address of a fact of a circuit, counted from 0. */
 export const circuitPath = (row: number, key: string) => `${LIST}[${row}].${key}`;
@@ -48,7 +50,8 @@ export function cellText({ key, meta }: CircuitColumn, value: unknown): string {
   return meta.kind === 'amount' || meta.kind === 'size' ? String(value) : valueText(circuitPath(0, key), value);
 }
 
-const headOf = ({ meta }: CircuitColumn) => (meta.unit ? `${meta.label}, ${meta.unit}` : meta.label);
+/** A column's name, with the unit of its values. */
+export const headOf = ({ meta }: CircuitColumn) => (meta.unit ? `${meta.label}, ${meta.unit}` : meta.label);
 
 /** The circuits of a house as CSV (RFC 4180) with a line of column names; no cell can be taken for a formula. */
 export function circuitsCsv(c: Case): string {
@@ -62,8 +65,8 @@ const plain = (text: string) =>
     .replace(/[^a-z0-9]+/g, ' ')
     .trim();
 
-/** What a cell says: a value, undefined where it is empty, or a sentence why it is none. */
-function readCell({ key, meta }: CircuitColumn, text: string): { value?: string | number; why?: string } {
+/** What a cell says: a value, none where it is empty, or a sentence why it is none. */
+export function readCell({ key, meta }: CircuitColumn, text: string): { value?: string | number; why?: string } {
   const said = plain(text);
   if (said === '') return {};
   if (said === 'not seen') return { value: NOT_SEEN };

@@ -1,3 +1,4 @@
+import { basename, dirname } from 'node:path';
 import { raw, Router } from 'express';
 import { number, object, string } from 'yup';
 import type { Database } from '../database/client';
@@ -56,7 +57,10 @@ export function evidenceRoutes(db: Database, store: EvidenceStore): Router {
     const file = inspection && store.find(account.office, sha256);
     if (!file)
       throw new Problem(404, 'Not here yet', 'The device that took this photo has not sent the whole of it yet.');
-    response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').sendFile(file);
+    response
+      .set('Cache-Control', 'private, max-age=31536000, immutable')
+      .type('image/jpeg')
+      .sendFile(basename(file), { root: dirname(file) }); // a folder above it may begin with a dot
   });
 
   return router;

@@ -45,7 +45,7 @@ export async function openOffice({
   const connection = connect(url, () => undefined);
   if (migrated) await migrate(connection.db);
   if (demo) await loadDemo(connection.db);
-  const evidenceFolder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
+  const evidenceFolder = await mkdtemp(join(tmpdir(), '.careful-latch-'));
   const app = createApp({ ...connection, log, sessionSecret: 'test', evidenceFolder });
   return {
     ...connection,

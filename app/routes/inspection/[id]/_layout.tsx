@@ -1,10 +1,11 @@
 import { Slot, useLocalSearchParams, usePathname } from 'expo-router';
-import { memo } from 'react';
-import { ScrollView, View } from 'react-native';
+import { memo, useCallback, useState } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { Findings } from '../../../inspection/findings';
 import { Acts, Head } from '../../../inspection/head';
 import { PathOverview } from '../../../inspection/path-overview';
 import { RatingRow } from '../../../inspection/rating-row';
+import { KeySheet } from '../../../inspection/key-sheet';
 import { useKeys } from '../../../inspection/use-keys';
 import { useWalk, useWalkSoon } from '../../../inspection/use-inspection';
 import { VerdictBlock } from '../../../inspection/verdict-block';
@@ -15,9 +16,16 @@ import { usePalette } from '../../../theme/theme';
 import { Quiet, Title } from '../../../theme/words';
 import { inside } from '../../../theme/inside';
 
+/** From this width on, findings stand beside the table of circuits and the whole wall, too. */
+const ROOM_FOR_ALL_PX = 1700;
+
 const Keys = memo(function Keys() {
-  useKeys(useWalk());
-  return null;
+  const [sheet, setSheet] = useState(false);
+  useKeys(
+    useWalk(),
+    useCallback(() => setSheet(true), []),
+  );
+  return sheet ? <KeySheet onClose={() => setSheet(false)} /> : null;
 });
 
 const PathPane = memo(function PathPane() {
@@ -64,6 +72,7 @@ export default inside(function InspectionLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const here = useInspections((one) => one.byId[id] !== undefined);
   const wide = useWide();
+  const { width } = useWindowDimensions();
   const palette = usePalette();
   const path = usePathname();
   const asked = useInspections((one) => one.asked);
@@ -90,7 +99,8 @@ export default inside(function InspectionLayout() {
         <Slot />
       </>
     );
-  const beside = !/\/(findings|decide|record)$/.test(path);
+  const alone =
+    /\/(findings|record)$/.test(path) || (width < ROOM_FOR_ALL_PX && /\/(loads|inspection\/[^/]+)$/.test(path));
   return (
     <View style={{ flex: 1, flexDirection: 'row', backgroundColor: palette.paper }}>
       <Keys />
@@ -98,7 +108,7 @@ export default inside(function InspectionLayout() {
       <View style={{ flex: 1 }}>
         <Slot />
       </View>
-      {beside && <FindingsPane />}
+      {!alone && <FindingsPane />}
     </View>
   );
 });

@@ -3,10 +3,11 @@ import { Acts, Head } from '../../../inspection/head';
 import { PathOverview } from '../../../inspection/path-overview';
 import { RatingRow } from '../../../inspection/rating-row';
 import { useWalk } from '../../../inspection/use-inspection';
+import { WholeWall } from '../../../inspection/whole-wall';
 import { VerdictBlock } from '../../../inspection/verdict-block';
 import { Back } from '../../../theme/back';
 import { Screen, useWide } from '../../../theme/screen';
-import { Quiet, Title } from '../../../theme/words';
+import { Quiet } from '../../../theme/words';
 
 export default function Overview() {
   const walk = useWalk();
@@ -15,11 +16,11 @@ export default function Overview() {
   if (wide)
     return (
       <Screen>
-        <Title>Walk as the current flows</Title>
-        <Quiet>
-          Choose a station on the path. Keys: ] and [ walk the stations, 1 to 9 choose a plate, 0 is not seen, n the
-          next open fact, u takes back, f the findings.
-        </Quiet>
+        <View style={{ gap: 10 }}>
+          <VerdictBlock evaluation={walk.evaluation} />
+          <WholeWall walk={walk} />
+          <Quiet>Touch a station, here or on the path. ? shows what the keys do.</Quiet>
+        </View>
       </Screen>
     );
   return (

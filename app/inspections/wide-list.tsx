@@ -1,0 +1,177 @@
+import { createColumnHelper, useTable } from '@tanstack/react-table';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { FlatList, Pressable, ScrollView, View } from 'react-native';
+import { STATE_WORDS, stateOf, type Inspection } from '@careful-latch/core/record';
+import { Sign } from '../drawn/signs';
+import { Findings } from '../inspection/findings';
+import { PathOverview } from '../inspection/path-overview';
+import { VerdictBlock } from '../inspection/verdict-block';
+import { walkOf } from '../inspection/walk';
+import { ColumnHead } from '../tables/column-head';
+import { TABLE_FEATURES, byValue } from '../tables/features';
+import { shortDayText } from '../theme/dates';
+import { Button } from '../theme/elements';
+import { Fence } from '../theme/fence';
+import { TARGET, usePalette } from '../theme/theme';
+import { Quiet, Title, Words } from '../theme/words';
+import { dueOn } from './due';
+import { SIGN } from './row';
+import { Unshown } from './unshown';
+
+const column = createColumnHelper<typeof TABLE_FEATURES, Inspection>();
+const LATER = '9999';
+const COLUMNS = column.columns([
+  column.accessor((one) => one.header.address, { id: 'address', header: 'Address', sortFn: byValue }),
+  column.accessor((one) => one.header.owner, { id: 'owner', header: 'Owner', sortFn: byValue }),
+  column.accessor((one) => one.header.permit, { id: 'permit', header: 'Permit', sortFn: byValue }),
+  column.accessor((one) => STATE_WORDS[stateOf(one)], { id: 'state', header: 'State', sortFn: byValue }),
+  column.accessor((one) => dueOn(one) ?? LATER, { id: 'due', header: 'Due', sortFn: byValue }),
+  column.accessor((one) => one.changedAt, { id: 'changed', header: 'Changed', sortFn: byValue }),
+]);
+const WIDTHS: Readonly<Record<string, `${number}%`>> = {
+  address: '25%',
+  owner: '20%',
+  permit: '15%',
+  state: '17%',
+  due: '11%',
+  changed: '12%',
+};
+const WORDS: Readonly<Record<string, (value: string) => string>> = {
+  due: (value) => (value === LATER ? '' : shortDayText(value)),
+  changed: shortDayText,
+};
+
+/** The list as a table, what is due first, and beside it the path and the findings of the house that is chosen. */
+export function WideList({ inspections, today }: { inspections: readonly Inspection[]; today: string }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const [chosenId, setChosen] = useState<string>();
+  const table = useTable({
+    features: TABLE_FEATURES,
+    columns: COLUMNS,
+    data: inspections,
+    getRowId: (one) => one.id,
+    initialState: { sorting: [{ id: 'due', desc: false }] },
+    enableSortingRemoval: false,
+  });
+  const { rows } = table.getRowModel();
+  const chosen = rows.find(({ id }) => id === chosenId) ?? rows[0];
+  const open = (id: string) => router.navigate(`/inspection/${id}`);
+  const step = (by: number) => {
+    const at = rows.findIndex(({ id }) => id === chosen?.id) + by;
+    if (rows[at]) setChosen(rows[at].id);
+  };
+  const onKeyDown = (event: { key: string; preventDefault: () => void }) => {
+    if (event.key === 'ArrowDown') step(1);
+    else if (event.key === 'ArrowUp') step(-1);
+    else return;
+    event.preventDefault();
+  };
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View role="table" aria-label="Inspections" style={{ flex: 1 }} {...({ onKeyDown } as object)}>
+        <View role="row" style={{ flexDirection: 'row', borderBottomWidth: 2, borderColor: palette.copper }}>
+          {table.getFlatHeaders().map((head) => (
+            <ColumnHead
+              key={head.id}
+              label={String(head.column.columnDef.header)}
+              sorted={head.column.getIsSorted()}
+              onSort={() => head.column.toggleSorting()}
+              width={WIDTHS[head.id]!}
+            />
+          ))}
+        </View>
+        <FlatList
+          data={rows}
+          keyExtractor={({ id }) => id}
+          extraData={chosen?.id}
+          initialNumToRender={20}
+          ListEmptyComponent={<Quiet style={{ padding: 16 }}>Nothing found.</Quiet>}
+          renderItem={({ item }) => (
+            <Pressable
+              role="row"
+              aria-selected={item.id === chosen?.id}
+              testID={`row-${item.original.header.address}`}
+              onPress={() => (item.id === chosen?.id && chosenId !== undefined ? open(item.id) : setChosen(item.id))}
+              style={{
+                flexDirection: 'row',
+                alignItems: 'center',
+                minHeight: TARGET,
+                borderBottomWidth: 1,
+                borderColor: palette.hairline,
+                backgroundColor: item.id === chosen?.id ? palette.sheet : undefined,
+              }}
+            >
+              {item.getAllCells().map((cell) => {
+                const name = cell.column.id;
+                const value = String(cell.getValue());
+                const late = name === 'due' && value < today;
+                return (
+                  <View
+                    key={cell.id}
+                    role="cell"
+                    style={{ width: WIDTHS[name]!, paddingHorizontal: 8, flexDirection: 'row', gap: 8 }}
+                  >
+                    {name === 'address' && (
+                      <Sign
+                        kind={SIGN[stateOf(item.original)]}
+                        hazard={stateOf(item.original) === 'stop-work'}
+                        size={20}
+                      />
+                    )}
+                    <Words
+                      numberOfLines={2}
+                      color={late ? palette.violation : palette.ink}
+                      style={{
+                        flexShrink: 1,
+                        fontSize: 16,
+                        lineHeight: 20,
+                        fontWeight: name === 'address' ? '700' : '400',
+                      }}
+                    >
+                      {(WORDS[name] ?? String)(value)}
+                      {late ? ', late' : ''}
+                    </Words>
+                  </View>
+                );
+              })}
+            </Pressable>
+          )}
+        />
+      </View>
+      {chosen && (
+        <Fence key={chosen.id} instead={<Unshown inspection={chosen.original} />}>
+          <Beside inspection={chosen.original} onOpen={() => open(chosen.id)} />
+        </Fence>
+      )}
+    </View>
+  );
+}
+
+/** The chosen house: its path and its findings. */
+function Beside({ inspection, onOpen }: { inspection: Inspection; onOpen: () => void }) {
+  const palette = usePalette();
+  const walk = useMemo(() => walkOf(inspection), [inspection]);
+  const { address, owner, permit, edition } = inspection.header;
+  return (
+    <View
+      role="region"
+      aria-label={address}
+      style={{ width: 420, borderLeftWidth: 1, borderColor: palette.hairline, paddingHorizontal: 16 }}
+    >
+      <ScrollView tabIndex={0} style={{ flex: 1 }} contentContainerStyle={{ gap: 10, paddingVertical: 10 }}>
+        <View>
+          <Title style={{ fontSize: 24, lineHeight: 30 }}>{address}</Title>
+          <Quiet>{[owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Quiet>
+        </View>
+        <VerdictBlock evaluation={walk.evaluation} />
+        <PathOverview walk={walk} />
+        <Findings walk={walk} />
+      </ScrollView>
+      <View style={{ paddingVertical: 10 }}>
+        <Button title="Open" onPress={onOpen} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,9 @@
+/** Asks the device for files: of some kind, several of them, or its camera at once. None where nobody chose any. */
+export function chooseFiles(wanted: { accept: string; multiple?: boolean; capture?: string }): Promise<File[]> {
+  const input = Object.assign(document.createElement('input'), { type: 'file', ...wanted });
+  return new Promise((resolve) => {
+    input.onchange = () => resolve([...(input.files ?? [])]);
+    input.oncancel = () => resolve([]);
+    input.click();
+  });
+}
