@@ -25,6 +25,7 @@ export const VerdictBlock = memo(function VerdictBlock({ evaluation }: { evaluat
       style={[
         {
           flexDirection: 'row',
+          flexWrap: 'wrap',
           alignItems: 'center',
           gap: 12,
           padding: 12,
@@ -38,7 +39,7 @@ export const VerdictBlock = memo(function VerdictBlock({ evaluation }: { evaluat
       <View style={hazard ? { backgroundColor: palette.paper, padding: 3 } : undefined}>
         <Sign kind={kind} hazard={hazard} size={hazard ? 36 : 30} />
       </View>
-      <View style={{ flex: 1 }}>
+      <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: 150 }}>
         <Words color={color} style={{ fontSize: 21, lineHeight: 27, fontWeight: '700' }}>
           {VERDICT_WORDS[evaluation.verdict]}
         </Words>

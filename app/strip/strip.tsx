@@ -40,7 +40,7 @@ const useStyles = stylesOf((palette) => ({
     paddingBottom: 8,
     gap: 6,
   },
-  bar: { flexDirection: 'row', alignItems: 'stretch', gap: 12 },
+  bar: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'stretch', gap: 12 },
   answer: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 24 },
 }));
 
@@ -75,7 +75,7 @@ export function Strip({
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const left = usePreferences((one) => one.leftHanded);
-  const { here, question, answer, stays, known, next, trouble, waitsFor, open, aside } = inHand;
+  const { here, question, answer, stays, known, next, trouble, waitsFor, ahead, open, aside } = inHand;
   const what = `${here?.id ?? station} ${question?.kind === 'fact' ? question.path : (question?.kind ?? 'done')}`;
   const deaf = useDeaf(what);
   const [all, setAll] = useState<string>();
@@ -223,7 +223,7 @@ export function Strip({
           ) : open ? null : (
             <Done
               station={station}
-              words={stays ? undefined : emptyWords(station, waitsFor)}
+              words={stays ? undefined : emptyWords(station, waitsFor, ahead)}
               next={next}
               onNext={onNext}
             />
@@ -243,9 +243,11 @@ function drawingOf({ drawing }: Reading): ((color: string) => ReactNode) | undef
     : (color) => <Face name={value as never} color={color} size={32} />;
 }
 
-const emptyWords = (station: Station, waitsFor: string | undefined) =>
+const emptyWords = (station: Station, waitsFor: string | undefined, ahead: boolean) =>
   waitsFor === undefined
-    ? `${STATION_NAMES[station]}: nothing is left to find out here.`
+    ? ahead
+      ? 'What is asked here depends on what is found out further on.'
+      : `${STATION_NAMES[station]}: nothing is left to find out here.`
     : `What is asked here waits for another fact: ${factLabel(waitsFor)}.`;
 
 /** Nothing is open here: where the walk goes, and whether the body has to move for it. */

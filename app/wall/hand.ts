@@ -46,6 +46,8 @@ interface InHand {
   readonly answer: Outcome | undefined;
   /** The fact of a station that was passed over without which nothing is asked here; to what lies ahead the walk comes by itself. */
   readonly waitsFor: string | undefined;
+  /** Whether something here is still unproven, and asked once more is known of what lies ahead. */
+  readonly ahead: boolean;
   /** Whether anything is left to find out at this station: then it is gone on with before the walk leaves it. */
   readonly open: boolean;
   /** Where the walk goes when nothing is open here. */
@@ -209,10 +211,10 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
     () => (here ? factsOf(c, here).filter((path) => stays || factAt(c, path) !== undefined) : []),
     [c, here?.id, stays], // eslint-disable-line react-hooks/exhaustive-deps -- a part is known by its id
   );
+  const unproven = evaluation.outcomes.filter((one) => one.station === station && one.outcome === 'unproven');
   const waitsFor = here
     ? undefined
-    : evaluation.outcomes
-        .filter((one) => one.station === station && one.outcome === 'unproven')
+    : unproven
         .flatMap((one) => one.needs)
         .find((path) => WALK.indexOf(stationOfPath(path)) < WALK.indexOf(station) && factAt(c, path) === undefined);
   const inHand: InHand = {
@@ -221,6 +223,7 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
     stays,
     answer,
     waitsFor,
+    ahead: unproven.length > 0,
     open: first !== undefined,
     next: waitsFor === undefined ? nextStation(c, evaluation, station) : stationOfPath(waitsFor),
     known,

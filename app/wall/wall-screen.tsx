@@ -1,6 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Suspense, lazy, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { STATIONS, STATION_NAMES, factAt, lastingPath, listOf, type Station } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
 import { evidenceOfFact } from '@careful-latch/core/record';
@@ -30,6 +30,9 @@ import { useUsual } from './usual';
 /** The table of wide screens; a phone needs none of it. */
 const CircuitsTable = lazy(async () => ({ default: (await import('../tables/tables')).CircuitsTable }));
 
+/** Below this height a drawing and the strip under it have no room. */
+const LOW_PX = 520;
+
 /** A station as it hangs on the wall: drawn from what is recorded, each part a target, and the strip under the thumb. */
 export function WallScreen({ station }: { station: Station }) {
   const walk = useWalk();
@@ -39,6 +42,7 @@ export function WallScreen({ station }: { station: Station }) {
 function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const palette = usePalette();
   const wide = useWide();
+  const { width, height } = useWindowDimensions();
   const router = useRouter();
   const { part, fact } = useLocalSearchParams<{ part?: string; fact?: string }>();
   const { inspection, evaluation } = walk;
@@ -103,79 +107,112 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const onNext = (to: Station | undefined) => (to ? go(to) : router.replace(`/inspection/${id}/findings`));
   const list = listOf(station);
   const count = list ? ((factAt(c, list.list) as unknown[] | undefined)?.length ?? 0) : 0;
-  return (
-    <View style={{ flex: 1, backgroundColor: palette.paper }}>
-      {!wide && (
-        <View style={{ paddingHorizontal: 12, paddingTop: 4 }}>
-          <Back to={`/inspection/${id}`} label={inspection.header.address} />
-          <PathStrip states={walk.states} here={STATIONS.indexOf(station)} />
-        </View>
-      )}
-      <ScrollView
-        tabIndex={0}
-        style={{ flex: 1 }}
-        contentContainerStyle={{ paddingHorizontal: 12, paddingBottom: 10, gap: 8 }}
+  const head = !wide && (
+    <View style={{ paddingHorizontal: 12, paddingTop: 4 }}>
+      <Back to={`/inspection/${id}`} label={inspection.header.address} />
+      <PathStrip states={walk.states} here={STATIONS.indexOf(station)} />
+    </View>
+  );
+  const drawn = (
+    <View style={{ paddingHorizontal: 12, paddingBottom: 10, gap: 8 }}>
+      <View
+        style={{
+          flexDirection: 'row',
+          flexWrap: 'wrap',
+          alignItems: 'center',
+          justifyContent: 'space-between',
+          gap: 8,
+        }}
       >
-        <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: 8 }}>
-          <Title style={{ fontSize: 24, lineHeight: 30 }}>{STATION_NAMES[station]}</Title>
-          <View style={{ flexDirection: 'row', gap: 8 }}>
-            <Plate role="button" quiet label={finding ? 'Close' : 'Find'} onPress={() => setFinding(!finding)} />
-            <Plate role="button" quiet label="All facts" onPress={() => setAllFacts(true)} />
-          </View>
+        <Title style={{ fontSize: 24, lineHeight: 30 }}>{STATION_NAMES[station]}</Title>
+        <View style={{ flexDirection: 'row', gap: 8 }}>
+          <Plate role="button" quiet label={finding ? 'Close' : 'Find'} onPress={() => setFinding(!finding)} />
+          <Plate role="button" quiet label="All facts" onPress={() => setAllFacts(true)} />
         </View>
-        {finding && (
-          <Find
-            site={c}
-            onPick={(path) => {
-              setFinding(false);
-              pick(path);
-            }}
+      </View>
+      {finding && (
+        <Find
+          site={c}
+          onPick={(path) => {
+            setFinding(false);
+            pick(path);
+          }}
+        />
+      )}
+      {absent ? <Quiet>{absent}</Quiet> : <Drawing walk={walk} station={station} parts={parts} hand={hand} />}
+      {wide && !absent && station === 'loads' && (
+        <Suspense fallback={null}>
+          <CircuitsTable inspection={id} site={c} />
+        </Suspense>
+      )}
+      {list && !absent && station !== 'loads' && (
+        <Entries
+          word={list.word}
+          list={list.list}
+          count={count}
+          shown={shown}
+          onTouch={(index) => touch(partOfEntry(c, station, index)!.id)}
+          onAdd={acts.add}
+          onRemove={(index) => record({ type: 'remove', inspection: id, list: list.list, index })}
+        />
+      )}
+    </View>
+  );
+  const strip = (
+    <Strip
+      site={c}
+      station={station}
+      hand={hand}
+      trials={station === 'function' ? functionTestAt(c) : []}
+      canUndo={canUndo}
+      onNext={onNext}
+      onMeter={measure}
+      instead={
+        meter.now ? (
+          <MeterPane meter={meter} onAgain={() => again.current?.()} />
+        ) : about !== undefined && shows === about ? (
+          <EvidencePane inspection={id} about={lastingPath(c, about)} evidence={evidence} />
+        ) : null
+      }
+      evidence={
+        about !== undefined && (
+          <EvidenceKey
+            count={evidence.length}
+            open={shows === about}
+            onPress={() => setShows(shows === about ? undefined : about)}
           />
-        )}
-        {absent ? <Quiet>{absent}</Quiet> : <Drawing walk={walk} station={station} parts={parts} hand={hand} />}
-        {wide && !absent && station === 'loads' && (
-          <Suspense fallback={null}>
-            <CircuitsTable inspection={id} site={c} />
-          </Suspense>
-        )}
-        {list && !absent && station !== 'loads' && (
-          <Entries
-            word={list.word}
-            list={list.list}
-            count={count}
-            shown={shown}
-            onTouch={(index) => touch(partOfEntry(c, station, index)!.id)}
-            onAdd={acts.add}
-            onRemove={(index) => record({ type: 'remove', inspection: id, list: list.list, index })}
-          />
-        )}
+        )
+      }
+      save={wide ? null : <SaveLine />}
+    />
+  );
+  const room = { flex: 1, backgroundColor: palette.paper } as const;
+  // A phone on its side has the strip beside the drawing; where letters are large, one is scrolled to from the other.
+  if (height < LOW_PX && width > height)
+    return (
+      <View style={[room, { flexDirection: 'row' }]}>
+        <ScrollView tabIndex={0} style={{ flex: 1 }}>
+          {head}
+          {drawn}
+        </ScrollView>
+        <ScrollView style={{ flex: 1 }}>{strip}</ScrollView>
+      </View>
+    );
+  if (height < LOW_PX)
+    return (
+      <ScrollView tabIndex={0} style={room}>
+        {head}
+        {drawn}
+        {strip}
       </ScrollView>
-      <Strip
-        site={c}
-        station={station}
-        hand={hand}
-        trials={station === 'function' ? functionTestAt(c) : []}
-        canUndo={canUndo}
-        onNext={onNext}
-        onMeter={measure}
-        instead={
-          meter.now ? (
-            <MeterPane meter={meter} onAgain={() => again.current?.()} />
-          ) : about !== undefined && shows === about ? (
-            <EvidencePane inspection={id} about={lastingPath(c, about)} evidence={evidence} />
-          ) : null
-        }
-        evidence={
-          about !== undefined && (
-            <EvidenceKey
-              count={evidence.length}
-              open={shows === about}
-              onPress={() => setShows(shows === about ? undefined : about)}
-            />
-          )
-        }
-        save={wide ? null : <SaveLine />}
-      />
+    );
+  return (
+    <View style={room}>
+      {head}
+      <ScrollView tabIndex={0} style={{ flex: 1 }}>
+        {drawn}
+      </ScrollView>
+      {strip}
     </View>
   );
 }
