@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { expect, test } from './office';
 import { STATIONS, STATION_NAMES, recordedFacts } from '@careful-latch/core/case';
 import { Walker, example } from './walk';
@@ -251,4 +252,38 @@ test('a wrong password gets a sentence', async ({ page, office }) => {
   await page.getByLabel('Password').press('Enter');
   expect((await answered).status()).toBe(401);
   await expect(page.getByRole('alert')).toHaveText(/do not belong together/);
+});
+
+test('a decision on what another has changed meanwhile is not sealed, and says what was changed', async ({
+  page,
+  office,
+  playwright,
+}) => {
+  const walker = new Walker(page, office);
+  test.skip(walker.wide, ANY_SIZE);
+  await walker.signIn();
+  const house = '0dd0a7c4-1f5e-4b7a-9c00-000000000002';
+  await page.goto(`${office.address}/inspection/${house}/decide`);
+  await page.getByRole('radio', { name: 'Corrections required', exact: true }).click();
+
+  const joss = await playwright.request.newContext({ baseURL: office.address });
+  const signedIn = await joss.post('/api/session', { data: { login: 'joss', password: 'windfall orchard' } });
+  const { csrfToken, account } = (await signedIn.json()) as { csrfToken: string; account: { id: string } };
+  const change = {
+    id: randomUUID(),
+    inspection: house,
+    at: new Date().toISOString(),
+    type: 'facts',
+    facts: [{ path: 'breaker.ratingA', value: 100, how: 'touched' }],
+  };
+  const headers = { 'x-csrf-token': csrfToken, 'x-account': account.id };
+  expect((await joss.post('/api/changes', { data: { changes: [change] }, headers })).ok()).toBe(true);
+  await joss.dispose();
+
+  await page.getByRole('button', { name: 'Sign: corrections required' }).click();
+  await expect(page.getByRole('alert')).toContainText('Nothing was signed, for others have recorded since you looked');
+  await expect(page.getByRole('alert')).toContainText('Breaker rating: 100 A (Joss Linnaker)');
+  await page.getByRole('alert').click();
+  await walker.sign('Corrections required');
+  await expect(page.getByText('Seal holds')).toHaveCount(2);
 });

@@ -133,22 +133,22 @@ export class Walker {
     }
   }
 
-  private async csrf(): Promise<{ 'x-csrf-token': string }> {
+  private async inItsName(): Promise<{ 'x-csrf-token': string; 'x-account': string }> {
     const session = await this.page.request.get(`${this.office.address}/api/session`);
-    const { csrfToken } = (await session.json()) as { csrfToken: string };
-    return { 'x-csrf-token': csrfToken };
+    const { csrfToken, account } = (await session.json()) as { csrfToken: string; account: { id: string } };
+    return { 'x-csrf-token': csrfToken, 'x-account': account.id };
   }
 
   /** Ends the session at the office, as time would; the page does not know. */
   async sessionEnds(): Promise<void> {
-    await this.page.request.delete(`${this.office.address}/api/session`, { headers: await this.csrf() });
+    await this.page.request.delete(`${this.office.address}/api/session`, { headers: await this.inItsName() });
   }
 
   /** Has the office hold facts already, as if another device had recorded them; the page then fetches them. */
   async seed(c: Case, paths: readonly string[]): Promise<void> {
     const inspection = /inspection\/([^/?]+)/.exec(this.page.url())![1]!;
     await this.savedAtOffice();
-    const headers = await this.csrf();
+    const headers = await this.inItsName();
     const at = new Date().toISOString();
     const changes = paths.map((path) => ({
       type: 'fact',

@@ -17,6 +17,7 @@ import { errorOf, requestOf } from './log';
 import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
 import { sessionRoutes } from './sessions/routes';
+import { readAccount } from './sessions/session';
 import { setupRoutes } from './setup/routes';
 
 interface Options extends Connection {
@@ -95,6 +96,7 @@ export function createApp({ pool, db, log, sessionSecret, evidenceFolder, webFol
       cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: WEEK_MS },
     }),
   );
+  api.use(readAccount(db));
   api.use(express.json({ limit: BODY_LIMIT }));
   api.use(sessionRoutes(db), setupRoutes(db), inspectionRoutes(db), changeRoutes(db));
   api.use(evidenceRoutes(db, new EvidenceStore(evidenceFolder)), notFound);

@@ -151,7 +151,7 @@ const schemas: Record<string, Json> = {
           change('remove', { list: listName, index: position }, { part: text }),
           change('restore', { list: listName, index: position, entry: { type: 'object' } }),
           change('evidence', { evidence: uuid, is: nullable(object(shown)) }, { was: object(madeBy) }),
-          change('decide', { decision: object(decision) }),
+          change('decide', { base: { type: 'integer', minimum: 0 }, shown: text, decision: object(decision) }),
         ],
       },
     },
@@ -180,6 +180,8 @@ const photoParameters: Json[] = [
   idParameter,
   { name: 'sha256', in: 'path', required: true, schema: { type: 'string', pattern: '^[0-9a-f]{64}$' } },
 ];
+/** Whose device it is: refused where the session is somebody else’s. */
+const accountParameter = { name: 'x-account', in: 'header', required: true, schema: uuid };
 const signedIn = { security: [{ session: [] }] };
 const protectedChange = { parameters: [{ name: 'x-csrf-token', in: 'header', required: true, schema: text }] };
 const body = (name: string): Json => ({ requestBody: { required: true, ...json(ref(name)) } });
@@ -281,9 +283,9 @@ export function openApi(): Json {
         post: {
           summary: 'Take in what was recorded on a device; the same change twice is one change',
           ...signedIn,
-          ...protectedChange,
+          parameters: [...protectedChange.parameters, accountParameter],
           ...body('Changes'),
-          responses: answers('200', 'Results', 'One result a change', ['401', '403', '413', '422']),
+          responses: answers('200', 'Results', 'One result a change', ['401', '403', '409', '413', '422']),
         },
       },
     },

@@ -7,7 +7,7 @@ import { migrate as runMigrations } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
-import { touched, type Inspection } from '@careful-latch/core/record';
+import { applyChange, touched, type Inspection } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { migrate } from './database/client';
 import { accounts, changes, decisions, inspections, offices, sessions } from './database/schema';
@@ -15,7 +15,17 @@ import { DEMO_PROPERTIES } from './demo/properties';
 import { sealOf } from './inspections/seal';
 import { serverLog } from './log';
 import { loadDemo } from './demo/load';
-import { changeOf, jpegOf, opening, openOffice, photoOf, pictureOf, visitor, type Office } from './test/office';
+import {
+  changeOf,
+  decisionOn,
+  jpegOf,
+  opening,
+  openOffice,
+  photoOf,
+  pictureOf,
+  visitor,
+  type Office,
+} from './test/office';
 
 /** Setup that loads the whole demo takes long on a busy machine. */
 const LOADING_DEMO_MS = 120_000;
@@ -31,13 +41,8 @@ const signedIn = async (login = 'ilse') => {
   await who.signIn(login);
   return who;
 };
-const APPROVAL = {
-  kind: 'approved',
-  conditions: '',
-  dueOn: null,
-  overruled: [],
-  signature: { name: 'Ilse O’Harrow', path: '' },
-} as const;
+/** The one house of the demo that its contractor walks himself. */
+const OPENED_BY_MARO = DEMO_PROPERTIES.find(({ by }) => by === 'maro')!.id;
 
 describe('sessions', () => {
   test('a stranger sees the demo sign-ins and nothing else', async () => {
@@ -147,9 +152,9 @@ describe('changes', () => {
       case: { breaker: source.case.breaker },
     });
 
-    const early = (
-      await who.change(changeOf({ type: 'decide', inspection: id, decision: { ...APPROVAL, overruled: [] } }))
-    ).body as { results: { status: string; detail: string }[] };
+    const early = (await who.change(await who.decisionOn(id))).body as {
+      results: { status: string; detail: string }[];
+    };
     expect(early.results[0]).toMatchObject({
       status: 'refused',
       detail: expect.stringContaining('points stand against approval') as string,
@@ -298,16 +303,102 @@ describe('changes', () => {
   test('a contractor records, but signs nothing', async () => {
     const maro = await signedIn('maro');
     const inspection = randomUUID();
-    const stop = { ...APPROVAL, kind: 'stop-work' } as const;
-    const { results } = (
-      await maro.change(
-        opening(inspection),
-        changeOf({ type: 'decide', inspection, decision: { ...stop, overruled: [] } }),
-      )
-    ).body as { results: unknown[] };
+    await maro.change(opening(inspection));
+    const { results } = (await maro.change(await maro.decisionOn(inspection, { kind: 'stop-work' }))).body as {
+      results: unknown[];
+    };
+    expect(results).toMatchObject([{ status: 'refused', detail: expect.stringContaining('inspector') as string }]);
+  });
+
+  test('a contractor sees and changes what he opened himself, and nothing of the office’s', async () => {
+    const [maro, ilse] = [await signedIn('maro'), await signedIn('ilse')];
+    const own = randomUUID();
+    await maro.change(opening(own));
+    const listed = (await maro.get('/api/inspections')).body as { inspections: Inspection[] };
+    const ids = listed.inspections.map(({ id }) => id);
+    expect(ids).toEqual(expect.arrayContaining([own, OPENED_BY_MARO]));
+    expect(DEMO_PROPERTIES.map(({ id }) => id).filter((id) => ids.includes(id))).toEqual([OPENED_BY_MARO]);
+    const theirs = DEMO_PROPERTIES[0]!.id;
+    expect((await maro.get(`/api/inspections/${theirs}`)).status).toBe(404);
+    expect((await maro.get(`/api/inspections/${theirs}/records`)).body).toEqual({ records: [] });
+    const refused = await maro.change(changeOf(touched(theirs, 'breaker.ratingA', 100)));
+    expect(refused.body).toMatchObject({ results: [{ status: 'refused', detail: 'There is no such inspection.' }] });
+    // Once the office has decided on his own, it is an inspector's.
+    await ilse.change(await ilse.decisionOn(own, { kind: 'stop-work' }));
+    const late = await maro.change(changeOf(touched(own, 'breaker.ratingA', 30)));
+    expect(late.body).toMatchObject({
+      results: [{ status: 'refused', detail: expect.stringContaining('decided') as string }],
+    });
+    expect((await ilse.get(`/api/inspections/${own}`)).body).toMatchObject({ changedSinceDecision: false });
+  });
+
+  test('whoever is switched off or has another role is so from the next request on', async () => {
+    const id = randomUUID();
+    const [template] = await office.db.select().from(accounts).where(eq(accounts.login, 'joss'));
+    await office.db.insert(accounts).values({ ...template!, id: randomUUID(), login: 'nan', name: 'Nan Quarles' });
+    const nan = await signedIn('nan');
+    await nan.change(opening(id));
+    const set = (columns: object) => office.db.update(accounts).set(columns).where(eq(accounts.login, 'nan'));
+    const decision = await nan.decisionOn(id, { kind: 'stop-work' });
+    await set({ role: 'contractor' });
+    expect((await nan.change(decision)).body).toMatchObject({ results: [{ status: 'refused' }] });
+    await set({ active: false });
+    expect((await nan.get('/api/inspections')).status).toBe(401);
+    expect((await nan.change(changeOf(touched(id, 'breaker.ratingA', 30)))).status).toBe(401);
+    expect((await (await visitor(office)).signIn('nan')).status).toBe(401);
+    expect((await nan.get('/api/session')).body).toMatchObject({ account: null });
+  });
+
+  test('a session that is somebody else’s by now takes nothing in the name of the first', async () => {
+    const who = await signedIn('ilse');
+    const first = ((await who.get('/api/session')).body as { account: { id: string } }).account.id;
+    await who.signIn('joss'); // in another tab
+    const token = ((await who.get('/api/session')).body as { csrfToken: string }).csrfToken;
+    const ask = () => who.bare.post('/api/changes').set('x-csrf-token', token);
+    const id = randomUUID();
+    const other = await ask()
+      .set('x-account', first)
+      .send({ changes: [opening(id)] });
+    expect([other.status, (other.body as { detail: string }).detail]).toEqual([
+      409,
+      'Joss Linnaker has signed in here meanwhile. Sign in again as yourself; what was entered stays on this device.',
+    ]);
+    const nameless = await ask().send({ changes: [opening(id)] });
+    expect(nameless.status).toBe(409);
+    expect((await who.get(`/api/inspections/${id}`)).status).toBe(404);
+  });
+
+  test('a decision seals what was seen: facts of others meanwhile refuse it, by name, and nothing is signed', async () => {
+    const [ilse, joss] = [await signedIn('ilse'), await signedIn('joss')];
+    const id = randomUUID();
+    await ilse.change(opening(id), changeOf(touched(id, 'breaker.ratingA', 50)));
+    const onFifty = await ilse.decisionOn(id, { kind: 'stop-work' });
+    await joss.change(changeOf(touched(id, 'breaker.ratingA', 100)));
+    const refused = (await ilse.change(onFifty)).body as { results: { status: string; detail: string }[] };
+    expect(refused.results[0]).toMatchObject({
+      status: 'refused',
+      detail: expect.stringContaining('Breaker rating: 100 A (Joss Linnaker). Look at it as it is now') as string,
+    });
+    expect((await ilse.get(`/api/inspections/${id}/records`)).body).toEqual({ records: [] });
+    // What she records herself after it, on her way, is of what she has seen.
+    const seen = (await ilse.get(`/api/inspections/${id}`)).body as Inspection;
+    const fact = changeOf(touched(id, 'breaker.ratingA', 30));
+    const applied = applyChange(seen, fact, 'Ilse O’Harrow');
+    if (!applied.ok) throw new Error(applied.why);
+    const signed = await ilse.change(fact, decisionOn(applied.inspection, { kind: 'stop-work' }));
+    expect(signed.body).toMatchObject({ results: [{ status: 'taken' }, { status: 'taken' }] });
+  });
+
+  test('a decision that another engine has shown is refused with its own sentence', async () => {
+    const ilse = await signedIn('ilse');
+    const id = randomUUID();
+    await ilse.change(opening(id));
+    const decision = await ilse.decisionOn(id, { kind: 'stop-work' });
+    const { results } = (await ilse.change({ ...decision, shown: '0'.repeat(64) } as typeof decision)).body as {
+      results: unknown[];
+    };
     expect(results).toMatchObject([
-      { status: 'taken' },
-      { status: 'refused', detail: expect.stringContaining('inspector') as string },
+      { status: 'refused', detail: expect.stringContaining('judges otherwise') as string },
     ]);
   });
 
@@ -344,7 +435,7 @@ describe('records', () => {
   test('a second decision is chained to the first, and tampering shows', async () => {
     const who = await signedIn();
     const id = DEMO_PROPERTIES[0]!.id;
-    await who.change(changeOf({ type: 'decide', inspection: id, decision: { ...APPROVAL, overruled: [] } }));
+    await who.change(await who.decisionOn(id));
     const seals = async () =>
       (
         (await who.get(`/api/inspections/${id}/records`)).body as {

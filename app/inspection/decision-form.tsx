@@ -8,7 +8,7 @@ import { DECISIONS, blocking, decisionSchema, whyNotDecide, type DecisionKind } 
 import type { Outcome } from '@careful-latch/core/verdict';
 import { SignWithWord } from '../drawn/signs';
 import { Plate, Plates } from '../plates/plate';
-import { record } from '../stores/inspections';
+import { decide } from '../stores/inspections';
 import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
 import { Screen, useWide } from '../theme/screen';
@@ -86,8 +86,11 @@ export function DecisionForm({ walk }: { walk: Walk }) {
       why.push((error as Error).message);
     }
     if (why.length > 0) return setTrouble(why);
-    record({ type: 'decide', inspection: inspection.id, decision });
-    router.replace(`/inspection/${inspection.id}/record`);
+    setTrouble([]);
+    decide(inspection, evaluation, decision).then(
+      () => router.replace(`/inspection/${inspection.id}/record`),
+      (error: Error) => setTrouble([error.message]),
+    );
   };
 
   return (

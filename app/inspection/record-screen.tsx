@@ -14,6 +14,7 @@ import { dayText, momentText } from '../theme/dates';
 import { Screen, useWide } from '../theme/screen';
 import { cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Reading, Title, Words } from '../theme/words';
+import { SaveLine } from './save-line';
 import { SIGNATURE_BOX } from './signature-path';
 
 /** One signed decision, with what the engine showed when it was signed. */
@@ -138,6 +139,7 @@ export function RecordScreen({ inspection }: { inspection: Inspection }) {
       <View style={{ gap: 14 }}>
         <Title>Record</Title>
         <Words>{[address, owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Words>
+        {!wide && <SaveLine />}
         {inspection.decisions.length === 0 && <Quiet>Nothing is signed yet.</Quiet>}
         {inspection.changedSinceDecision && (
           <Quiet>Facts have changed since the last signature; they are not part of any record below.</Quiet>

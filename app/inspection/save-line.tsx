@@ -86,7 +86,7 @@ const Saved = memo(function Saved({
           testID="save-line"
           role={reach === 'reached' ? undefined : 'button'}
           onPress={() => (reach === 'signed-out' ? router.navigate(signInFor(location.pathname)) : void catchUp())}
-          style={{ flex: 1, minHeight: canUndo ? TARGET : 28, justifyContent: 'center' }}
+          style={{ flex: 1, minHeight: canUndo || reach !== 'reached' ? TARGET : 28, justifyContent: 'center' }}
         >
           <Words aria-live="polite" color={color} style={{ fontSize: 15, lineHeight: 20 }}>
             {words}

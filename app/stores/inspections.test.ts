@@ -1,7 +1,18 @@
 import { withoutEntry } from '@careful-latch/core/case';
 import type { Change, Inspection } from '@careful-latch/core/record';
 import { applyChange, touched } from '@careful-latch/core/record';
-import { catchUp, closeStore, openInspection, openStore, readAside, record, undo, useInspections } from './inspections';
+import { evaluate } from '@careful-latch/core/verdict';
+import {
+  catchUp,
+  closeStore,
+  decide,
+  openInspection,
+  openStore,
+  readAside,
+  record,
+  undo,
+  useInspections,
+} from './inspections';
 import { Device } from './device';
 import { Refused, Unreachable, office, type ChangeResult } from './office';
 
@@ -283,4 +294,51 @@ test('a value that cannot be is refused at once with a sentence', () => {
   const id = openInspection(header);
   expect(() => fact(id, 'breaker.ratingA', -3)).toThrow('right would be 1 to 400 A');
   expect(breaker(id)).toBeUndefined();
+});
+
+test('where somebody else has signed in, what was entered stays here and is not sent in that name', async () => {
+  const id = openInspection(header);
+  fake.trouble = new Refused(409, 'Joss Linnaker has signed in here meanwhile.');
+  await settle();
+  expect(state()).toMatchObject({ reach: 'signed-out', waiting: 1 });
+  expect(fake.taken).toEqual([]);
+  fake.trouble = undefined;
+  await catchUp();
+  expect(fake.inspections.has(id)).toBe(true);
+});
+
+describe('deciding', () => {
+  const stop = {
+    kind: 'stop-work',
+    conditions: '',
+    dueOn: null,
+    overruled: [],
+    signature: { name: 'Ilse O’Harrow', path: '' },
+  } as const;
+  const seen = (id: string) => state().byId[id]!;
+  const sign = (on: Inspection) => decide(on, evaluate(on.case), { ...stop, overruled: [] });
+
+  test('says what was on the screen, so that the office can compare it', async () => {
+    const id = openInspection(header);
+    fact(id, 'breaker.ratingA', 50);
+    await settle();
+    await sign(seen(id));
+    await settle();
+    const [, first, signed] = fake.taken;
+    expect(signed).toMatchObject({ type: 'decide', base: 2, shown: expect.stringMatching(/^[0-9a-f]{64}$/) as string });
+    fact(id, 'breaker.ratingA', 30);
+    await sign(seen(id));
+    await settle();
+    const again = fake.taken.at(-1) as typeof signed & { shown: string };
+    expect(again.shown).not.toBe((signed as typeof again).shown);
+    expect(first).toMatchObject({ type: 'facts' });
+  });
+
+  test('what was shown and has changed meanwhile is not signed', async () => {
+    const id = openInspection(header);
+    const before = seen(id);
+    fact(id, 'breaker.ratingA', 50);
+    await expect(sign(before)).rejects.toThrow('It has changed while you signed.');
+    expect(seen(id).decisions).toEqual([]);
+  });
 });

@@ -2,14 +2,17 @@ import { create } from 'zustand';
 import {
   addressed,
   applyChange,
+  shownText,
   undoOf,
   type Change,
   type ChangeBody,
+  type Decision,
   type Header,
   type Inspection,
 } from '@careful-latch/core/record';
+import type { Evaluation } from '@careful-latch/core/verdict';
 import { Device, carriedOver, type SetAside, type Waiting } from './device';
-import { Refused, Unreachable, office } from './office';
+import { Refused, Unreachable, askAs, office } from './office';
 import { closePhotos, openPhotos, sendPhotos } from './photos';
 
 /** Where what was entered is: on this device, and at the office or not. */
@@ -56,6 +59,12 @@ const LONGEST_PAUSE_MS = 15_000;
 /** From an entry until it is sent: the frame with its answer goes first, and quick taps go together. */
 const SEND_AFTER_MS = 100;
 
+/** SHA-256 of a text, hex. */
+async function sha256(text: string): Promise<string> {
+  const bytes = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
+  return [...new Uint8Array(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
 let device: Device | undefined;
 /** Who enters here. */
 let person = '';
@@ -73,6 +82,7 @@ let sendTimer: ReturnType<typeof setTimeout> | undefined;
 export async function openStore(account: string, name: string): Promise<void> {
   closeStore();
   person = name;
+  askAs(account);
   device = await Device.open(account);
   const kept = await device.everything();
   openPhotos(
@@ -95,6 +105,7 @@ export function closeStore(): void {
   device?.close();
   device = undefined;
   closePhotos();
+  askAs(undefined);
   queue = [];
   writing = Promise.resolve();
   set(CLOSED);
@@ -162,6 +173,14 @@ export function openInspection(header: Header): string {
   return inspection;
 }
 
+/** Signs a decision on what is shown: it is taken only where the inspection is still the very one that was shown. Throws an Error with a sentence otherwise. */
+export async function decide(seen: Inspection, evaluation: Evaluation, decision: Decision): Promise<void> {
+  const shown = await sha256(shownText(seen, evaluation));
+  if (get().byId[seen.id] !== seen)
+    throw new Error('It has changed while you signed. Look at it as it is now, and sign again.');
+  record({ type: 'decide', inspection: seen.id, base: seen.revision, shown, decision });
+}
+
 /** Resolves once everything tapped so far is on the device. */
 export const written = () => writing;
 
@@ -171,6 +190,9 @@ export function readAside(): void {
   set({ aside: new Map() });
   void device?.read(keys);
 }
+
+/** The session has ended, or is somebody else’s by now. */
+const NOT_ITS_SESSION = [401, 409];
 
 /** What the office answers to a portion as a whole when something in it cannot even be read. */
 const UNREADABLE = [400, 413, 422];
@@ -236,7 +258,7 @@ export function catchUp(): Promise<void> {
       void sendPhotos(); // by itself: no tap waits for a photo
     } catch (error) {
       if (device !== target) return;
-      if (error instanceof Refused && error.status === 401) set({ reach: 'signed-out' });
+      if (error instanceof Refused && NOT_ITS_SESSION.includes(error.status)) set({ reach: 'signed-out' });
       else if (error instanceof Unreachable || error instanceof Refused) {
         set({ reach: 'unreachable' });
         clearTimeout(timer);

@@ -56,6 +56,13 @@ export type ChangeResult =
 
 const PATIENCE_MS = 15_000;
 let token: string | null = null;
+/** Whose device this page is: two tabs share a session, and the other may have been signed in anew. */
+let account: string | undefined;
+
+/** From now on everything is asked in somebody’s name. */
+export function askAs(id: string | undefined): void {
+  account = id;
+}
 
 async function ask<T>(method: string, path: string, body?: object): Promise<T> {
   let response: Response;
@@ -64,7 +71,11 @@ async function ask<T>(method: string, path: string, body?: object): Promise<T> {
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: { ...(body ? { 'content-type': type } : {}), ...(token ? { 'x-csrf-token': token } : {}) },
+      headers: {
+        ...(body ? { 'content-type': type } : {}),
+        ...(token && { 'x-csrf-token': token }),
+        ...(account !== undefined && path !== '/session' && { 'x-account': account }),
+      },
       body: bytes ? body : body && JSON.stringify(body),
       signal: AbortSignal.timeout(PATIENCE_MS),
     });

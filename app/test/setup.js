@@ -4,3 +4,4 @@ const { structuredClone: clone } = globalThis;
 
 if (!globalThis.crypto?.randomUUID) Object.defineProperty(globalThis, 'crypto', { value: webcrypto });
 if (!clone) globalThis.structuredClone = (value) => JSON.parse(JSON.stringify(value));
+globalThis.TextEncoder ??= require('node:util').TextEncoder;

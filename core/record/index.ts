@@ -1,3 +1,4 @@
 export * from './evidence';
 export * from './inspection';
 export * from './change';
+export * from './shown';

@@ -143,6 +143,10 @@ const factSchema = object({
 }).noUnknown();
 export type RecordedFact = InferType<typeof factSchema>;
 
+/** A decision that does not say what was decided on, as older versions of the application signed it. */
+const UNSEEN =
+  'It does not say what was on the screen when it was signed. Load the application again, look, and sign anew.';
+
 const change = { id: uuid('The id of the change'), inspection: uuid('The id of the inspection'), at: instant };
 
 /** What a device may ask the office to take in, and the office to repeat: the same change twice is one change. */
@@ -187,7 +191,17 @@ export const changeSchemas = {
       .default(undefined)
       .optional(),
   }).noUnknown(),
-  decide: object({ ...change, type: mixed<'decide'>().required(), decision: decisionSchema.required() }).noUnknown(),
+  decide: object({
+    ...change,
+    type: mixed<'decide'>().required(),
+    decision: decisionSchema.required(),
+    /** Count of changes that the device had heard of when it was signed. */
+    base: number().integer().min(0).required(UNSEEN),
+    /** SHA-256, hex, of what was shown when it was signed. */
+    shown: string()
+      .matches(/^[0-9a-f]{64}$/, UNSEEN)
+      .required(UNSEEN),
+  }).noUnknown(),
 };
 
 export type Change = {

@@ -35,6 +35,8 @@ const touchedPart = (path: string, value: string | number, part: string): Change
   inspection: ID,
   facts: [{ path, value, part, how: 'touched' }],
 });
+/** What a decision says of what was decided on; the office compares it, the record does not. */
+const SEEN = { base: 1, shown: '0'.repeat(64) };
 const header = { address: '3 Windfall Lane', owner: '', permit: '', edition: '2020' } as const;
 const inspection = (over: Partial<Inspection> = {}): Inspection => ({
   id: ID,
@@ -78,13 +80,14 @@ describe('the life of an inspection', () => {
     expect(stateOf(found)).toBe('draft');
     const sent = after(found, {
       type: 'decide',
+      ...SEEN,
       inspection: ID,
       decision: decision({ kind: 'corrections-required', dueOn: '2026-12-09' }),
     });
     expect(stateOf(sent)).toBe('corrections-required');
     const again = after(sent, touched(ID, 'breaker.ratingA', 30));
     expect(stateOf(again)).toBe('reinspection');
-    const done = after({ ...again, case: GOOD }, { type: 'decide', inspection: ID, decision: decision() });
+    const done = after({ ...again, case: GOOD }, { type: 'decide', inspection: ID, ...SEEN, decision: decision() });
     expect(stateOf(done)).toBe('approved');
     expect(done.decisions.map((one) => one.kind)).toEqual(['corrections-required', 'approved']);
   });
@@ -157,13 +160,16 @@ describe('undo', () => {
   });
 
   test('what is signed cannot be undone', () => {
-    expect(undoOf(inspection(), change({ type: 'decide', inspection: ID, decision: decision() }))).toBeUndefined();
+    expect(
+      undoOf(inspection(), change({ type: 'decide', inspection: ID, ...SEEN, decision: decision() })),
+    ).toBeUndefined();
   });
 });
 
 describe('reading changes', () => {
   const good = change({
     type: 'decide',
+    ...SEEN,
     inspection: ID,
     decision: decision({ overruled: [{ rule: 'a/b', reason: 'Long enough.' }] }),
   });
@@ -429,7 +435,7 @@ describe('what cannot be kept', () => {
     expect(readChange(fact({ at: '2028-02-29T23:59:59.999Z' }))).toMatchObject({
       facts: [{ path: 'breaker.ratingA' }],
     });
-    const decide = change({ type: 'decide', inspection: ID, decision: decision({ dueOn: '2026-02-30' }) });
+    const decide = change({ type: 'decide', ...SEEN, inspection: ID, decision: decision({ dueOn: '2026-02-30' }) });
     expect(() => readChange(decide)).toThrow('2026-02-30 is no day');
   });
 });
@@ -444,6 +450,7 @@ describe('photos and notes', () => {
   test('a photo is kept with who took it and when, changes no finding and begins no second visit', () => {
     const signed = after(inspection(), {
       type: 'decide',
+      ...SEEN,
       inspection: ID,
       decision: decision({ kind: 'stop-work' }),
     });

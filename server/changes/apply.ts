@@ -1,10 +1,11 @@
-import { eq } from 'drizzle-orm';
+import { createHash } from 'node:crypto';
+import { and, asc, eq, gt } from 'drizzle-orm';
 import { ValidationError } from 'yup';
-import { readCase } from '@careful-latch/core/case';
-import { applyChange, readChange, type Change, type Inspection } from '@careful-latch/core/record';
+import { factAt, factLabel, readCase, valueText } from '@careful-latch/core/case';
+import { applyChange, readChange, shownText, type Change, type Inspection } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
 import { inTransaction, type Database, type Transaction } from '../database/client';
-import { changes, decisions, inspections, offices } from '../database/schema';
+import { accounts, changes, decisions, inspections, offices } from '../database/schema';
 import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import { requireInspector, type Account } from '../sessions/session';
@@ -50,11 +51,67 @@ async function seal(
   });
 }
 
+/** As many facts as are named where a decision is refused. */
+const MOST_NAMED = 6;
+
+/** What others have recorded since a device last heard of an inspection, in words. */
+async function recordedSince(tx: Transaction, account: Account, now: Inspection, base: number): Promise<string[]> {
+  const rows = await tx
+    .select({ body: changes.body, account: changes.by, by: accounts.name })
+    .from(changes)
+    .innerJoin(accounts, eq(accounts.id, changes.by))
+    .where(and(eq(changes.inspection, now.id), gt(changes.revision, base)))
+    .orderBy(asc(changes.revision));
+  const words = new Map<string, string>();
+  for (const { body, by, account: other } of rows) {
+    if (other === account.id) continue;
+    if (body.type === 'facts')
+      for (const { path } of body.facts)
+        words.set(path, `${factLabel(path)}: ${valueText(path, factAt(now.case, path))} (${by})`);
+    else words.set(body.type, `${OTHER_WORDS[body.type]} (${by})`);
+  }
+  return [...words.values()];
+}
+const OTHER_WORDS = {
+  open: 'opened',
+  remove: 'a cord, stretch or circuit taken out',
+  restore: 'a cord, stretch or circuit put back',
+  evidence: 'a photo or a note',
+  decide: 'a decision',
+} as const;
+
+/** Why a decision cannot be taken: what was on the screen when it was signed is not what the office has. Undefined where it is. */
+async function whyNotSeen(
+  tx: Transaction,
+  account: Account,
+  now: Inspection,
+  { base, shown }: Change & { type: 'decide' },
+): Promise<string | undefined> {
+  const text = shownText(now, evaluate(now.case));
+  if (createHash('sha256').update(text).digest('hex') === shown) return undefined;
+  const since = await recordedSince(tx, account, now, base);
+  if (since.length === 0)
+    return 'The application on this device judges otherwise than the office’s. Load it again, look, and sign anew. Nothing was signed.';
+  const named = since.slice(0, MOST_NAMED).join('; ');
+  const more = since.length > MOST_NAMED ? `; and ${since.length - MOST_NAMED} more` : '';
+  return `Nothing was signed, for others have recorded since you looked: ${named}${more}. Look at it as it is now, and sign anew.`;
+}
+
+/** Why somebody may not change an inspection; undefined where they may. */
+const whyNotBy = (account: Account, before: Inspection | undefined): string | undefined =>
+  account.role === 'contractor' && before && before.decisions.length > 0
+    ? 'The office has decided on it; only an inspector records there now.'
+    : undefined;
+
 async function takeIn(tx: Transaction, account: Account, change: Change): Promise<Result> {
   const [known] = await tx.select({ revision: changes.revision }).from(changes).where(eq(changes.id, change.id));
   if (known) return { id: change.id, status: 'taken-before', revision: known.revision };
   if (change.type === 'decide') requireInspector(account);
-  const before = await inspectionIn(tx, account.office, change.inspection, true);
+  const before = await inspectionIn(tx, account, change.inspection, true);
+  const whyNot =
+    whyNotBy(account, before) ??
+    (change.type === 'decide' && before ? await whyNotSeen(tx, account, before, change) : undefined);
+  if (whyNot !== undefined) return { id: change.id, status: 'refused', detail: whyNot };
   const applied = applyChange(before, change, account.name);
   if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
   const after = applied.inspection;
@@ -74,7 +131,14 @@ async function takeIn(tx: Transaction, account: Account, change: Change): Promis
   else {
     const made = await tx
       .insert(inspections)
-      .values({ id: after.id, office: account.office, openedAt: new Date(after.openedAt), ...columns })
+
+      .values({
+        id: after.id,
+        office: account.office,
+        openedBy: account.id,
+        openedAt: new Date(after.openedAt),
+        ...columns,
+      })
       .onConflictDoNothing()
       .returning({ id: inspections.id });
     if (made.length === 0)

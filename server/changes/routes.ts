@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { array, mixed, object } from 'yup';
 import type { Database } from '../database/client';
 import { csrfProtection } from '../sessions/routes';
-import { accountOf, requireAccount } from '../sessions/session';
+import { accountOf, requireAccount, requireNamed } from '../sessions/session';
 import { takeInAll } from './apply';
 
 /** A device that was away all day sends its changes in portions of this many. */
@@ -16,7 +16,7 @@ const bodySchema = object({
 
 export function changeRoutes(db: Database): Router {
   const router = Router();
-  router.post('/changes', requireAccount, csrfProtection, async (request, response) => {
+  router.post('/changes', requireAccount, csrfProtection, requireNamed, async (request, response) => {
     const body = bodySchema.validateSync(request.body);
     response.json({ results: await takeInAll(db, accountOf(request), body.changes) });
   });

@@ -20,6 +20,8 @@ export const accounts = pgTable('accounts', {
   name: text('name').notNull(),
   role: varchar('role', { length: 20 }).$type<'inspector' | 'contractor'>().notNull(),
   passwordHash: text('password_hash').notNull(),
+  /** Whether it may do anything at all: read afresh at every request. */
+  active: boolean('active').notNull().default(true),
   demo: boolean('demo').notNull().default(false),
 });
 
@@ -30,6 +32,8 @@ export const inspections = pgTable(
     office: uuid('office')
       .notNull()
       .references(() => offices.id),
+    /** Who opened it: a contractor sees and changes what he opened himself, and nothing else. */
+    openedBy: uuid('opened_by').references(() => accounts.id),
     revision: integer('revision').notNull(),
     address: text('address').notNull(),
     owner: text('owner').notNull(),

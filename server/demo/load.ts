@@ -1,8 +1,16 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
 import { factAt, parseCase, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
-import { touched, type Change, type ChangeBody } from '@careful-latch/core/record';
+import {
+  applyChange,
+  shownText,
+  touched,
+  type Change,
+  type ChangeBody,
+  type Inspection,
+} from '@careful-latch/core/record';
+import { evaluate } from '@careful-latch/core/verdict';
 import { takeInAll } from '../changes/apply';
 import type { Database } from '../database/client';
 import { accounts, offices } from '../database/schema';
@@ -32,12 +40,17 @@ export function factsOf(property: DemoProperty): Case | undefined {
   );
 }
 
-function changesOf(property: DemoProperty): Change[] {
+function changesOf(property: DemoProperty, by: string): Change[] {
   const changes: Change[] = [];
+  let now: Inspection | undefined;
   let time = Date.parse(property.opened);
   const add = (body: ChangeBody, at?: string) => {
     time = at ? Date.parse(at) : time + 20_000;
-    changes.push({ ...body, id: randomUUID(), at: new Date(time).toISOString() } as Change);
+    const change = { ...body, id: randomUUID(), at: new Date(time).toISOString() } as Change;
+    const applied = applyChange(now, change, by);
+    if (!applied.ok) throw new Error(`demo, ${property.header.address}: ${applied.why}`);
+    now = applied.inspection;
+    changes.push(change);
   };
   const inspection = property.id;
   add({ type: 'open', inspection, header: { ...property.header, edition: OFFICE.edition } }, property.opened);
@@ -51,6 +64,10 @@ function changesOf(property: DemoProperty): Change[] {
       {
         type: 'decide',
         inspection,
+        base: changes.length,
+        shown: createHash('sha256')
+          .update(shownText(now!, evaluate(now!.case)))
+          .digest('hex'),
         decision: { kind, conditions, dueOn, overruled: [], signature: { name: PEOPLE[0].name, path: '' } },
       },
       at,
@@ -69,7 +86,8 @@ export async function loadDemo(db: Database): Promise<boolean> {
   const people: Account[] = PEOPLE.map((one) => ({ ...one, id: randomUUID(), office: OFFICE.id }));
   await db.insert(accounts).values(people.map((one) => ({ ...one, passwordHash, demo: true })));
   for (const property of DEMO_PROPERTIES) {
-    const results = await takeInAll(db, people[0]!, changesOf(property));
+    const person = people.find(({ login }) => login === (property.by ?? PEOPLE[0].login))!;
+    const results = await takeInAll(db, person, changesOf(property, person.name));
     for (const result of results)
       if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
   }

@@ -6,6 +6,8 @@ export interface DemoProperty {
   readonly id: string;
   readonly header: Omit<Header, 'edition'>;
   readonly opened: string;
+  /** Sign-in name of who opened and recorded it; the first inspector where nobody is named. */
+  readonly by?: string;
   /** A worked case of examples/ whose facts were recorded here; none for a house nobody has looked at. */
   readonly from?: string;
   readonly facts?: Readonly<Partial<Record<FactPath, string | number | null>>>;
@@ -91,6 +93,7 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     id: id(9),
     header: { address: '9 Perry Bend', owner: 'Inge Falkrow', permit: 'WT-26-0425' },
     opened: '2026-11-20T15:15:00Z',
+    by: 'maro',
     from: 'ok-whole-house-manual',
     facts: { 'transfer.torqueLbIn': null, 'transfer.torqueTool': null, 'function.drillShown': 'no' },
   },

@@ -94,14 +94,7 @@ test('nobody who is not of the office, and nobody without the session’s token,
 test('what was shown when a decision was signed is sealed by its hash, and still there when it was taken out since', async () => {
   const { inspection, picture, address } = await announced(1000);
   await who.piece(`${address}?at=0`, picture.bytes);
-  const decision = {
-    kind: 'stop-work',
-    conditions: '',
-    dueOn: null,
-    overruled: [],
-    signature: { name: 'Ilse O’Harrow', path: '' },
-  } as const;
-  await who.change(changeOf({ type: 'decide', inspection, decision: { ...decision, overruled: [] } }));
+  await who.change(await who.decisionOn(inspection, { kind: 'stop-work' }));
   const { evidence } = (await who.get(`/api/inspections/${inspection}`)).body as Inspection;
   await who.change(changeOf({ type: 'evidence', inspection, evidence: evidence[0]!.id, is: null }));
   expect((await who.get(`/api/inspections/${inspection}`)).body).toMatchObject({ evidence: [] });

@@ -29,7 +29,7 @@ export function evidenceRoutes(db: Database, store: EvidenceStore): Router {
 
   async function addressed(account: Account, params: unknown) {
     const { id, sha256 } = addressSchema.validateSync(params);
-    return { sha256, inspection: await inspectionIn(db, account.office, id) };
+    return { sha256, inspection: await inspectionIn(db, account, id) };
   }
 
   router.put(

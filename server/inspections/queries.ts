@@ -1,7 +1,8 @@
-import { and, asc, desc, eq, inArray } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, type SQL } from 'drizzle-orm';
 import type { Inspection, Signed } from '@careful-latch/core/record';
 import type { Database, Transaction } from '../database/client';
 import { decisions, inspections } from '../database/schema';
+import type { Account } from '../sessions/session';
 
 type Row = typeof inspections.$inferSelect;
 type SignedRow = { seal: string; record: typeof decisions.$inferSelect.record };
@@ -24,13 +25,13 @@ function inspectionOf(row: Row, own: readonly SignedRow[]): Inspection {
 
 const decisionColumns = { inspection: decisions.inspection, seal: decisions.seal, record: decisions.record };
 
-/** All inspections of an office, the last changed first. */
-export async function inspectionsOf(db: Database, office: string): Promise<Inspection[]> {
-  const rows = await db
-    .select()
-    .from(inspections)
-    .where(eq(inspections.office, office))
-    .orderBy(desc(inspections.changedAt));
+/** What somebody may see: an inspector all of the office, a contractor what he opened himself. */
+export const seenBy = ({ id, office, role }: Account): SQL | undefined =>
+  and(eq(inspections.office, office), role === 'contractor' ? eq(inspections.openedBy, id) : undefined);
+
+/** All inspections that somebody may see, the last changed first. */
+export async function inspectionsOf(db: Database, account: Account): Promise<Inspection[]> {
+  const rows = await db.select().from(inspections).where(seenBy(account)).orderBy(desc(inspections.changedAt));
   if (rows.length === 0) return [];
   const made = await db
     .select(decisionColumns)
@@ -52,17 +53,17 @@ function grouped<T extends { inspection: string }>(all: readonly T[]): Map<strin
   return groups;
 }
 
-/** One inspection of an office, or undefined; `lock` holds its row until the transaction ends. */
+/** One inspection that somebody may see, or undefined; `lock` holds its row until the transaction ends. */
 export async function inspectionIn(
   db: Database | Transaction,
-  office: string,
+  account: Account,
   id: string,
   lock = false,
 ): Promise<Inspection | undefined> {
   const query = db
     .select()
     .from(inspections)
-    .where(and(eq(inspections.id, id), eq(inspections.office, office)));
+    .where(and(eq(inspections.id, id), seenBy(account)));
   const [row] = lock ? await query.for('update') : await query;
   if (!row) return undefined;
   const made = await db

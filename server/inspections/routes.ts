@@ -5,7 +5,7 @@ import type { Database } from '../database/client';
 import { decisions, inspections } from '../database/schema';
 import { Problem } from '../problems';
 import { accountOf, requireAccount } from '../sessions/session';
-import { inspectionIn, inspectionsOf } from './queries';
+import { inspectionIn, inspectionsOf, seenBy } from './queries';
 import { sealOf } from './seal';
 
 const id = string().uuid('The address names no inspection.').required();
@@ -15,11 +15,11 @@ export function inspectionRoutes(db: Database): Router {
   router.use('/inspections', requireAccount);
 
   router.get('/inspections', async (request, response) => {
-    response.json({ inspections: await inspectionsOf(db, accountOf(request).office) });
+    response.json({ inspections: await inspectionsOf(db, accountOf(request)) });
   });
 
   router.get('/inspections/:id', async (request, response) => {
-    const found = await inspectionIn(db, accountOf(request).office, id.validateSync(request.params.id));
+    const found = await inspectionIn(db, accountOf(request), id.validateSync(request.params.id));
     if (!found) throw new Problem(404, 'Not found', 'The office has no such inspection.');
     response.json(found);
   });
@@ -30,12 +30,7 @@ export function inspectionRoutes(db: Database): Router {
       .select({ id: decisions.id, record: decisions.record, seal: decisions.seal })
       .from(decisions)
       .innerJoin(inspections, eq(inspections.id, decisions.inspection))
-      .where(
-        and(
-          eq(decisions.inspection, id.validateSync(request.params.id)),
-          eq(inspections.office, accountOf(request).office),
-        ),
-      )
+      .where(and(eq(decisions.inspection, id.validateSync(request.params.id)), seenBy(accountOf(request))))
       .orderBy(decisions.revision);
     let previous: string | null = null;
     const records = rows.map((row) => {

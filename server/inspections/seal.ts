@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
-import canonicalize from 'canonicalize';
 import type { Case } from '@careful-latch/core/case';
-import type { Evidence, Header, Signed } from '@careful-latch/core/record';
+import { canonicalText, type Evidence, type Header, type Signed } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 
 /** What was shown when a decision was signed, kept for good, with the engine's version in the evaluation. */
@@ -22,5 +21,5 @@ export interface SealedRecord {
 
 /** SHA-256 over the record in canonical JSON (RFC 8785), hex. */
 export function sealOf(record: SealedRecord): string {
-  return createHash('sha256').update(canonicalize(record)!).digest('hex');
+  return createHash('sha256').update(canonicalText(record)).digest('hex');
 }

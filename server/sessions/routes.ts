@@ -29,7 +29,7 @@ const NOBODY = hash('nobody has this password');
 async function accountFor(db: Database, login: string, password: string): Promise<Account> {
   const [row] = await db.select().from(accounts).where(eq(accounts.login, login));
   const right = await verify(row?.passwordHash ?? (await NOBODY), password);
-  if (!row || !right)
+  if (!row?.active || !right)
     throw new Problem(
       401,
       'Not signed in',
@@ -48,7 +48,7 @@ export function sessionRoutes(db: Database): Router {
   const router = Router();
 
   async function sessionState(request: Request) {
-    const account = request.session.account ?? null;
+    const account = request.account ?? null;
     const [office] = account ? await db.select().from(offices).where(eq(offices.id, account.office)) : [];
     const demo = await db
       .select({ login: accounts.login, name: accounts.name, role: accounts.role })
@@ -82,12 +82,15 @@ export function sessionRoutes(db: Database): Router {
     const { login, password } = credentialsSchema.validateSync(request.body);
     const account = await accountFor(db, login, password);
     await renewSession(request); // a session from before the sign-in is never reused after it
-    request.session.account = account;
+    request.session.accountId = account.id;
+    request.session.signedInAt = Date.now();
+    request.account = account;
     response.json(await sessionState(request));
   });
 
   router.delete('/session', requireAccount, csrfProtection, async (request, response) => {
     await renewSession(request);
+    delete request.account;
     response.json(await sessionState(request));
   });
 

@@ -1,5 +1,8 @@
+import { and, eq } from 'drizzle-orm';
 import type { Request, RequestHandler } from 'express';
 import 'express-session';
+import type { Database } from '../database/client';
+import { accounts } from '../database/schema';
 import { Problem } from '../problems';
 
 /** Who is signed in. */
@@ -13,16 +16,70 @@ export interface Account {
 
 declare module 'express-session' {
   interface SessionData {
+    /** The account alone: what it may do is read afresh at every request. */
+    accountId?: string;
+    /** When its owner gave the password, ms since 1970. */
+    signedInAt?: number;
+  }
+}
+
+declare module 'express-serve-static-core' {
+  interface Request {
     account?: Account;
   }
 }
 
+/** However busy a session is, its owner gives the password again after this. */
+const LONGEST_SESSION_MS = 30 * 24 * 3600 * 1000;
+
+/** Reads afresh who a session belongs to: whoever is switched off or has another role is so from the next request on. */
+export const readAccount =
+  (db: Database): RequestHandler =>
+  async (request, _response, next) => {
+    const { accountId, signedInAt = 0 } = request.session;
+    if (accountId !== undefined && Date.now() - signedInAt < LONGEST_SESSION_MS) {
+      const [account] = await db
+        .select({
+          id: accounts.id,
+          office: accounts.office,
+          login: accounts.login,
+          name: accounts.name,
+          role: accounts.role,
+        })
+        .from(accounts)
+        .where(and(eq(accounts.id, accountId), eq(accounts.active, true)));
+      if (account) request.account = account;
+    }
+    next();
+  };
+
+/** Says whom a device takes for signed in; two tabs with two accounts have one session, and must not mix. */
+const ACCOUNT_HEADER = 'x-account';
+
 export const requireAccount: RequestHandler = (request, _response, next) => {
-  if (!request.session.account)
+  if (!request.account)
     throw new Problem(
       401,
       'Sign in',
       'Sign in first. What was entered stays on this device and goes to the office after that.',
+    );
+  const meant = request.headers[ACCOUNT_HEADER];
+  if (meant !== undefined && meant !== request.account.id)
+    throw new Problem(
+      409,
+      'Somebody else',
+      `${request.account.name} has signed in here meanwhile. Sign in again as yourself; what was entered stays on this device.`,
+    );
+  next();
+};
+
+/** What changes anything must say in whose name. */
+export const requireNamed: RequestHandler = (request, _response, next) => {
+  if (request.headers[ACCOUNT_HEADER] === undefined)
+    throw new Problem(
+      409,
+      'In whose name?',
+      'This page is older than the office and does not say in whose name it asks. Load it again; nothing that was entered is lost.',
     );
   next();
 };
@@ -44,7 +101,7 @@ export const sameOrigin: RequestHandler = (request, _response, next) => {
 
 /** The account of a request that `requireAccount` let through. */
 export function accountOf(request: Request): Account {
-  return request.session.account!;
+  return request.account!;
 }
 
 /** Only an inspector signs. */

@@ -8,7 +8,8 @@ import { promisify } from 'node:util';
 import pg from 'pg';
 import { pino } from 'pino';
 import supertest from 'supertest';
-import type { Change, ChangeBody } from '@careful-latch/core/record';
+import { shownText, type Change, type ChangeBody, type Decision, type Inspection } from '@careful-latch/core/record';
+import { evaluate } from '@careful-latch/core/verdict';
 import { createApp } from '../app';
 import { connect, migrate, type Connection } from '../database/client';
 import { loadDemo } from '../demo/load';
@@ -79,17 +80,27 @@ const root = join(__dirname, '..', '..');
 export async function visitor({ app }: Office) {
   const agent = supertest.agent(app);
   let token = '';
+  let account = '';
   return {
     get: (path: string) => agent.get(path),
     post: (path: string, body: object | string) =>
-      agent.post(path).set('x-csrf-token', token).set('content-type', 'application/json').send(body),
+      agent
+        .post(path)
+        .set('x-csrf-token', token)
+        .set('x-account', account)
+        .set('content-type', 'application/json')
+        .send(body),
     /** A piece of a photo. */
     piece: (path: string, piece: Buffer) =>
       agent.put(path).set('x-csrf-token', token).set('content-type', 'application/octet-stream').send(piece),
     bare: agent,
     async signIn(login: string, password = DEMO_PASSWORD) {
       const response = await this.post('/api/session', { login, password });
-      if (response.status === 200) token = (response.body as { csrfToken: string }).csrfToken;
+      if (response.status === 200) {
+        const state = response.body as { csrfToken: string; account: { id: string } };
+        token = state.csrfToken;
+        account = state.account.id;
+      }
       return response;
     },
     async signOut() {
@@ -97,8 +108,24 @@ export async function visitor({ app }: Office) {
       token = '';
       return response;
     },
-    change: (...changes: Change[]) => agent.post('/api/changes').set('x-csrf-token', token).send({ changes }),
+    change: (...changes: Change[]) =>
+      agent.post('/api/changes').set('x-csrf-token', token).set('x-account', account).send({ changes }),
+    /** The decision on an inspection as it stands at the office. */
+    async decisionOn(inspection: string, over: Partial<Decision> = {}) {
+      const seen = (await agent.get(`/api/inspections/${inspection}`)).body as Inspection;
+      return decisionOn(seen, over);
+    },
   };
+}
+
+/** A decision on what somebody has seen. */
+export function decisionOn(seen: Inspection, over: Partial<Decision> = {}): Change {
+  const shown = createHash('sha256')
+    .update(shownText(seen, evaluate(seen.case)))
+    .digest('hex');
+  const signature = { name: 'Ilse O’Harrow', path: '' };
+  const decision: Decision = { kind: 'approved', conditions: '', dueOn: null, overruled: [], signature, ...over };
+  return changeOf({ type: 'decide', inspection: seen.id, base: seen.revision, shown, decision });
 }
 
 let second = 0;

@@ -1,0 +1,14 @@
+import canonicalize from 'canonicalize';
+import type { Evaluation } from '../verdict';
+import type { Inspection } from './inspection';
+
+/** Data as canonical JSON (RFC 8785): the same data is the same text everywhere. */
+export const canonicalText = (data: unknown): string => canonicalize(data)!;
+
+/**
+ * What a person has on the screen when they decide, as canonical JSON (RFC 8785): head, facts with how each was recorded,
+ * photos and notes, and every outcome with the engine that found it. A decision carries its SHA-256, and the office takes the
+ * decision only where its own comes out the same.
+ */
+export const shownText = ({ header, case: site, evidence }: Inspection, evaluation: Evaluation): string =>
+  canonicalText({ header, case: site, evidence, evaluation });
