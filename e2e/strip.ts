@@ -185,8 +185,13 @@ export class StripWalker {
 
 /** What the houses of an office that a person may see have taught: asked of the office, before a new one is opened. */
 export async function usualAt(page: Page, address: string): Promise<Usual> {
-  const answer = await page.request.get(`${address}/api/inspections`);
-  const { inspections } = (await answer.json()) as { inspections: Inspection[] };
+  const inspections: Inspection[] = [];
+  for (let since = 0, more = true; more;) {
+    const answer = await page.request.get(`${address}/api/inspections?since=${since}`);
+    const portion = (await answer.json()) as { inspections: Inspection[]; cursor: number; more: boolean };
+    inspections.push(...portion.inspections);
+    ({ cursor: since, more } = portion);
+  }
   return usualOf(inspections.toSorted((a, b) => b.changedAt.localeCompare(a.changedAt)).map((one) => one.case));
 }
 

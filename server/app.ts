@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
 import express, { type Express } from 'express';
 import session from 'express-session';
@@ -71,6 +72,8 @@ export function createApp({ pool, db, log, sessionSecret, evidenceFolder, webFol
     }
     response.json({ status: 'ready' });
   });
+
+  app.use('/api', compression());
 
   const PgStore = connectPgSimple(session);
   const api = express.Router();

@@ -113,7 +113,12 @@ const schemas: Record<string, Json> = {
   }),
   Evidence: object({ ...shown, id: uuid, ...madeBy }),
   Held: object({ held: { type: 'integer' }, whole: { type: 'boolean' } }),
-  Inspections: object({ inspections: list(ref('Inspection')) }),
+  Inspections: object({
+    inspections: list(ref('Inspection')),
+    cursor: { type: 'integer' },
+    more: { type: 'boolean' },
+    restored: { type: 'boolean' },
+  }),
   Records: object({
     records: list(
       object({
@@ -159,7 +164,9 @@ const schemas: Record<string, Json> = {
   Results: object({
     results: list({
       oneOf: [
-        object({ id: uuid, status: { enum: ['taken', 'taken-before'] }, revision: { type: 'integer' } }),
+        object({ id: uuid, status: { enum: ['taken', 'taken-before'] }, revision: { type: 'integer' }, seal: text }, [
+          'seal',
+        ]),
         object({ id: { type: ['string', 'null'] }, status: { const: 'refused' }, detail: text }),
       ],
     }),
@@ -233,9 +240,11 @@ export function openApi(): Json {
       },
       '/api/inspections': {
         get: {
-          summary: 'All inspections of the office',
+          summary:
+            'The inspections that were changed since a count of the office, at most 50 at once; `cursor` is what to ask from on next',
           ...signedIn,
-          responses: answers('200', 'Inspections', 'The inspections', ['401']),
+          parameters: [{ name: 'since', in: 'query', schema: { type: 'integer', minimum: 0, default: 0 } }],
+          responses: answers('200', 'Inspections', 'The inspections', ['401', '409', '422']),
         },
       },
       '/api/inspections/{id}': {

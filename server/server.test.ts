@@ -7,7 +7,7 @@ import { migrate as runMigrations } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
-import { applyChange, touched, type Inspection } from '@careful-latch/core/record';
+import { applyChange, touched, type Change, type Inspection } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { migrate } from './database/client';
 import { accounts, changes, decisions, inspections, offices, sessions } from './database/schema';
@@ -292,7 +292,7 @@ describe('changes', () => {
       .insert(accounts)
       .values({ ...template!, id: randomUUID(), office: elsewhere, login: 'eve', demo: false });
     const eve = await signedIn('eve');
-    expect((await eve.get('/api/inspections')).body).toEqual({ inspections: [] });
+    expect((await eve.get('/api/inspections')).body).toMatchObject({ inspections: [], more: false });
     expect((await eve.get(`/api/inspections/${mine!.id}`)).status).toBe(404);
     expect((await eve.get(`/api/inspections/${mine!.id}/records`)).body).toEqual({ records: [] });
     const { results } = (await eve.change(changeOf(touched(mine!.id, 'breaker.ratingA', 15)), opening(mine!.id)))
@@ -389,6 +389,99 @@ describe('changes', () => {
     expect(signed.body).toMatchObject({ results: [{ status: 'taken' }, { status: 'taken' }] });
   });
 
+  test('the same change many times at once is one change, and one answer', async () => {
+    const who = await signedIn();
+    const id = randomUUID();
+    const open = opening(id);
+    const answers = await Promise.all(Array.from({ length: 50 }, () => who.change(open)));
+    expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([200]));
+    const results = answers.map(
+      ({ body }) => (body as { results: { status: string; revision: number }[] }).results[0]!,
+    );
+    expect(results.filter(({ status }) => status === 'taken')).toHaveLength(1);
+    expect(results.filter(({ status, revision }) => status === 'taken-before' && revision === 1)).toHaveLength(49);
+  }, 60_000);
+
+  test('a number that was used for something else is refused, and tells nothing of it', async () => {
+    const [ilse, joss] = [await signedIn('ilse'), await signedIn('joss')];
+    const id = randomUUID();
+    const fact = changeOf(touched(id, 'breaker.ratingA', 50));
+    await ilse.change(opening(id), fact);
+    const other = { ...fact, facts: [{ path: 'breaker.ratingA', value: 100, how: 'touched' }] } as Change;
+    for (const answer of [await ilse.change(other), await joss.change(fact)])
+      expect(answer.body).toEqual({
+        results: [
+          {
+            id: fact.id,
+            status: 'refused',
+            detail: 'Something else was recorded under this number. Record it anew.',
+          },
+        ],
+      });
+    expect((await ilse.get(`/api/inspections/${id}`)).body).toMatchObject({ case: { breaker: { ratingA: 50 } } });
+  });
+
+  test('a device is told only what was changed since it asked last, in portions, and of an older copy that it is one', async () => {
+    const who = await signedIn();
+    type Changed = { inspections: Inspection[]; cursor: number; more: boolean; restored: boolean };
+    const since = async (cursor: number) => (await who.get(`/api/inspections?since=${cursor}`)).body as Changed;
+    const all = async (cursor: number) => {
+      const ids: string[] = [];
+      for (let more = true; more;) {
+        const answer = await since(cursor);
+        ids.push(...answer.inspections.map(({ id }) => id));
+        ({ cursor, more } = answer);
+      }
+      return { ids, cursor };
+    };
+    const before = await all(0);
+    const many = Array.from({ length: 60 }, () => randomUUID());
+    await who.change(...many.map((id) => opening(id)));
+    await who.change(changeOf(touched(many[3]!, 'breaker.ratingA', 50)));
+    const after = await all(before.cursor);
+    expect(after.ids).toEqual([...many.filter((id) => id !== many[3]), many[3]]);
+    expect((await since(before.cursor)).inspections).toHaveLength(50);
+    expect(await since(after.cursor)).toMatchObject({ inspections: [], more: false, cursor: after.cursor });
+    expect(await since(after.cursor + 1_000_000)).toMatchObject({ inspections: [], restored: true, cursor: 0 });
+    expect((await who.get('/api/inspections?since=yesterday')).status).toBe(422);
+  });
+
+  test('what commits late is not missed: nobody counts past a transaction that has not ended', async () => {
+    const who = await signedIn();
+    const cursor = async (since: number) => {
+      const answer = (await who.get(`/api/inspections?since=${since}`)).body as {
+        inspections: Inspection[];
+        cursor: number;
+        more: boolean;
+      };
+      return answer;
+    };
+    let at = 0;
+    for (let more = true; more;) ({ cursor: at, more } = await cursor(at));
+    const [slow, quick] = [randomUUID(), randomUUID()];
+    await who.change(opening(slow));
+    ({ cursor: at } = await cursor(at));
+    // The slow one has counted, and does not end before the quick one has come and somebody has asked.
+    const client = new pg.Client(office.url);
+    await client.connect();
+    await client.query('begin');
+    const { rows } = await client.query<{ id: string; seq: string }>(
+      'update offices set seq = seq + 1 where id = (select office from inspections where id = $1) returning seq',
+      [slow],
+    );
+    await client.query('update inspections set seq = $2 where id = $1', [slow, rows[0]!.seq]);
+    const quickly = who.change(opening(quick)).then(({ status }) => expect(status).toBe(200));
+    const waiting = sql`select count(*)::int as n from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`;
+    for (let n = 0; n === 0;) n = ((await office.db.execute(waiting)).rows[0] as { n: number }).n;
+    const between = await cursor(at);
+    expect(between.inspections).toEqual([]);
+    await client.query('commit');
+    await client.end();
+    await quickly;
+    const after = await cursor(between.cursor);
+    expect(after.inspections.map(({ id }) => id)).toEqual([slow, quick]);
+  });
+
   test('a decision that another engine has shown is refused with its own sentence', async () => {
     const ilse = await signedIn('ilse');
     const id = randomUUID();
@@ -473,13 +566,24 @@ describe('database', () => {
     );
     await runMigrations(own.db, { migrationsFolder: first });
     const [home, id] = [randomUUID(), randomUUID()];
-    await own.db.insert(offices).values({ id: home, name: 'Old office', edition: '2020' });
+    await own.db.execute(sql`INSERT INTO offices (id, name, edition) VALUES (${home}, 'Old office', '2020')`);
     await own.db.execute(
       sql`INSERT INTO inspections (id, office, revision, address, owner, permit, edition, "case", changed_since_decision, opened_at, changed_at)
         VALUES (${id}, ${home}, 1, '1 Old Row', '', '', '2020', '{"format":"careful-latch/case","version":2,"edition":"2020"}', false, now(), now())`,
     );
+    const [person, change] = [randomUUID(), randomUUID()];
+    await own.db.execute(
+      sql`INSERT INTO accounts (id, office, login, name, role, password_hash) VALUES (${person}, ${home}, 'old', 'Old', 'inspector', 'x')`,
+    );
+    await own.db.execute(
+      sql`INSERT INTO changes (id, inspection, revision, by, body) VALUES (${change}, ${id}, 1, ${person}, '{}')`,
+    );
     await migrate(own.db);
-    expect(await own.db.select().from(inspections)).toMatchObject([{ id, address: '1 Old Row', evidence: [] }]);
+    expect(await own.db.select().from(inspections)).toMatchObject([
+      { id, address: '1 Old Row', evidence: [], openedBy: person, seq: 1 },
+    ]);
+    expect(await own.db.select().from(offices)).toMatchObject([{ id: home, seq: 1 }]);
+    expect(await own.db.select().from(accounts)).toMatchObject([{ active: true }]);
     await rm(first, { recursive: true });
     await own.close();
   });

@@ -44,25 +44,28 @@ const Saved = memo(function Saved({
   const palette = usePalette();
   const router = useRouter();
   const canUndo = inspection !== undefined && undos.some((one) => one.inspection === inspection);
+  const here = inspection === undefined ? undefined : byId[inspection];
   const [words, color] = deviceTrouble
     ? [deviceTrouble, palette.violation]
-    : reach === 'signed-out'
-      ? [`On this phone. Sign in again to send ${toSend(waiting, photos) || 'and fetch'}.`, palette.unproven]
-      : waiting === 0 && reach === 'reached'
-        ? [
-            !asked
-              ? 'Asking the office…'
-              : photos > 0
-                ? `Saved at the office; ${toSend(0, photos)} on the way`
-                : 'Saved at the office',
-            palette.quiet,
-          ]
-        : reach === 'unreachable'
+    : here?.revision === 0 && waiting === 0 && reach === 'reached' && asked
+      ? ['On this phone only: the office has no such inspection.', palette.unproven]
+      : reach === 'signed-out'
+        ? [`On this phone. Sign in again to send ${toSend(waiting, photos) || 'and fetch'}.`, palette.unproven]
+        : waiting === 0 && reach === 'reached'
           ? [
-              `Saved on this phone; the office cannot be reached${waiting + photos > 0 ? ` (${toSend(waiting, photos)} to send)` : ''}`,
-              palette.unproven,
+              !asked
+                ? 'Asking the office…'
+                : photos > 0
+                  ? `Saved at the office; ${toSend(0, photos)} on the way`
+                  : 'Saved at the office',
+              palette.quiet,
             ]
-          : ['Saved on this phone, sending…', palette.quiet];
+          : reach === 'unreachable'
+            ? [
+                `Saved on this phone; the office cannot be reached${waiting + photos > 0 ? ` (${toSend(waiting, photos)} to send)` : ''}`,
+                palette.unproven,
+              ]
+            : ['Saved on this phone, sending…', palette.quiet];
   return (
     <View style={{ gap: 4 }}>
       {[...aside].map(([key, { change, why }]) => (

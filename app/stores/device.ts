@@ -8,6 +8,8 @@ interface Shelves extends DBSchema {
   queue: { key: number; value: Change };
   /** Changes that the office cannot take, with its sentence; kept until somebody has read it. */
   aside: { key: number; value: SetAside };
+  /** How far the office had counted when it was asked last, under `cursor`. */
+  meta: { key: string; value: number };
   /** Photos that were taken here, by their SHA-256. */
   photos: { key: string; value: KeptPhoto };
 }
@@ -37,7 +39,7 @@ export class Device {
   private constructor(private readonly db: IDBPDatabase<Shelves>) {}
 
   static async open(account: string): Promise<Device> {
-    const db = await openDB<Shelves>(`careful-latch-${account}`, 3, {
+    const db = await openDB<Shelves>(`careful-latch-${account}`, 4, {
       upgrade(shelves, from) {
         if (from < 1) {
           shelves.createObjectStore('inspections', { keyPath: 'id' });
@@ -45,21 +47,29 @@ export class Device {
         }
         if (from < 2) shelves.createObjectStore('aside', { autoIncrement: true });
         if (from < 3) shelves.createObjectStore('photos', { keyPath: 'sha256' });
+        if (from < 4) shelves.createObjectStore('meta');
       },
     });
     return new Device(db);
   }
 
-  async everything(): Promise<{ inspections: Inspection[]; queue: Waiting[]; aside: Map<number, SetAside> }> {
-    const tx = this.db.transaction(['inspections', 'queue', 'aside']);
-    const [inspections, keys, changes, asideKeys, aside] = await Promise.all([
+  async everything(): Promise<{
+    inspections: Inspection[];
+    queue: Waiting[];
+    aside: Map<number, SetAside>;
+    cursor: number;
+  }> {
+    const tx = this.db.transaction(['inspections', 'queue', 'aside', 'meta']);
+    const [inspections, keys, changes, asideKeys, aside, cursor = 0] = await Promise.all([
       tx.objectStore('inspections').getAll(),
       tx.objectStore('queue').getAllKeys(),
       tx.objectStore('queue').getAll(),
       tx.objectStore('aside').getAllKeys(),
       tx.objectStore('aside').getAll(),
+      tx.objectStore('meta').get('cursor'),
     ]);
     return {
+      cursor,
       inspections: inspections.map(carriedOver),
       queue: keys.map((key, i) => ({ key, change: ofOldDevice(changes[i]) as Change })),
       aside: new Map(
@@ -96,10 +106,14 @@ export class Device {
     await Promise.all([...keys.map((key) => tx.store.delete(key)), tx.done]);
   }
 
-  /** What the office has: put here, and what it no longer has taken away. */
-  async mirror(put: readonly Inspection[], away: readonly string[]): Promise<void> {
-    const tx = this.db.transaction('inspections', 'readwrite');
-    await Promise.all([...put.map((one) => tx.store.put(one)), ...away.map((id) => tx.store.delete(id)), tx.done]);
+  /** Keeps what the office has, together with how far it had counted. */
+  async mirror(put: readonly Inspection[], cursor?: number): Promise<void> {
+    const tx = this.db.transaction(['inspections', 'meta'], 'readwrite');
+    await Promise.all([
+      ...put.map((one) => tx.objectStore('inspections').put(one)),
+      ...(cursor === undefined ? [] : [tx.objectStore('meta').put(cursor, 'cursor')]),
+      tx.done,
+    ]);
   }
 
   async keepPhoto(photo: KeptPhoto): Promise<void> {

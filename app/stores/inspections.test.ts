@@ -1,4 +1,4 @@
-import { withoutEntry } from '@careful-latch/core/case';
+import { withFact, withoutEntry } from '@careful-latch/core/case';
 import type { Change, Inspection } from '@careful-latch/core/record';
 import { applyChange, touched } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
@@ -14,7 +14,7 @@ import {
   useInspections,
 } from './inspections';
 import { Device } from './device';
-import { Refused, Unreachable, office, type ChangeResult } from './office';
+import { Refused, Unreachable, office, type Changed, type ChangeResult } from './office';
 
 const header = { address: '12 Pippin Row', owner: 'Nella D’Arbois', permit: '', edition: '2020' } as const;
 
@@ -33,16 +33,52 @@ class FakeOffice {
       const applied = applyChange(this.inspections.get(change.inspection), change, 'Ilse O’Harrow');
       if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
       this.taken.push(change);
-      this.inspections.set(change.inspection, { ...applied.inspection, revision: this.taken.length });
-      return { id: change.id, status: 'taken', revision: this.taken.length };
+      const revision = (this.inspections.get(change.inspection)?.revision ?? 0) + 1;
+      this.put({ ...applied.inspection, revision });
+      return { id: change.id, status: 'taken', revision };
     });
     if (this.losesAnswers) throw new Unreachable('lost');
     return results;
   };
-  list = async (): Promise<Inspection[]> => {
+  /** The office's count at the last change of each inspection. */
+  private readonly counts = new Map<string, number>();
+  private count = 0;
+  /** What was asked, in its order. */
+  readonly asked: string[] = [];
+
+  put(inspection: Inspection): void {
+    this.inspections.set(inspection.id, inspection);
+    this.counts.set(inspection.id, ++this.count);
+  }
+  changedSince = async (cursor: number): Promise<Changed> => {
     if (this.trouble) throw this.trouble;
-    return [...this.inspections.values()];
+    this.asked.push(`since ${cursor}`);
+    if (cursor > this.count) return { inspections: [], cursor: 0, more: true, restored: true };
+    const newer = [...this.inspections.values()]
+      .filter(({ id }) => this.counts.get(id)! > cursor)
+      .sort((one, other) => this.counts.get(one.id)! - this.counts.get(other.id)!);
+    const inspections = newer.slice(0, 2);
+    const last = inspections.at(-1);
+    return {
+      inspections,
+      cursor: last ? this.counts.get(last.id)! : cursor,
+      more: newer.length > 2,
+      restored: false,
+    };
   };
+  inspection = async (id: string): Promise<Inspection> => {
+    if (this.trouble) throw this.trouble;
+    this.asked.push(`one ${id}`);
+    const found = this.inspections.get(id);
+    if (!found) throw new Refused(404, 'The office has no such inspection.');
+    return found;
+  };
+  /** An older copy of the office, which lacks some. */
+  restore(...lost: string[]): void {
+    for (const id of lost) this.inspections.delete(id);
+    this.count = 0;
+    for (const one of this.inspections.values()) this.put(one);
+  }
 }
 
 let fake: FakeOffice;
@@ -57,7 +93,8 @@ const settle = async () => {
 beforeEach(async () => {
   fake = new FakeOffice();
   jest.spyOn(office, 'take').mockImplementation(fake.take);
-  jest.spyOn(office, 'inspections').mockImplementation(fake.list);
+  jest.spyOn(office, 'changedSince').mockImplementation(fake.changedSince);
+  jest.spyOn(office, 'inspection').mockImplementation(fake.inspection);
   await openStore(`person-${++account}`, 'Ilse O’Harrow');
   await settle();
 });
@@ -84,12 +121,12 @@ test('what is entered while the office answers stays on the screen, and is built
   const id = openInspection(header);
   await settle();
   const before = [...fake.inspections.values()];
-  let answer: (theirs: Inspection[]) => void = () => undefined;
-  jest.spyOn(office, 'inspections').mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
+  let answer: (theirs: Changed) => void = () => undefined;
+  jest.spyOn(office, 'changedSince').mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
   const catching = catchUp();
   await new Promise((resolve) => setTimeout(resolve, 5));
   fact(id, 'breaker.ratingA', 50);
-  answer(before); // as it was before the tap
+  answer({ inspections: before, cursor: 1, more: false, restored: false }); // as it was before the tap
   await catching;
   expect(breaker(id)).toEqual({ ratingA: 50 });
 
@@ -147,7 +184,7 @@ test('what was meant for a cord reaches that cord, though another device took ou
   fake.trouble = new Unreachable('no signal');
   fact(id, 'cord[1].sizeAwg', '10');
   const theirs = fake.inspections.get(id)!;
-  fake.inspections.set(id, { ...theirs, case: withoutEntry(theirs.case, 'cord', 0) });
+  fake.put({ ...theirs, revision: theirs.revision + 1, case: withoutEntry(theirs.case, 'cord', 0) });
   fake.trouble = undefined;
   await settle();
   expect(fake.inspections.get(id)?.case.cord).toEqual([
@@ -155,7 +192,7 @@ test('what was meant for a cord reaches that cord, though another device took ou
   ]);
   // The other one took out this cord too: there is nothing left to take back.
   const now = fake.inspections.get(id)!;
-  fake.inspections.set(id, { ...now, case: withoutEntry(now.case, 'cord', 0) });
+  fake.put({ ...now, revision: now.revision + 1, case: withoutEntry(now.case, 'cord', 0) });
   await settle();
   expect(state().byId[id]?.case.cord).toEqual([]);
   const before = state().undos.length;
@@ -245,7 +282,7 @@ test('what an older version of the application kept here is carried over', async
   await settle();
   const theirs = fake.inspections.get(id)!;
   const old = { format: 'careful-latch/case', version: 1, edition: '2020', cord: [{ lengthFt: 20 }] };
-  fake.inspections.set(id, { ...theirs, case: old as never });
+  fake.put({ ...theirs, revision: theirs.revision + 1, case: old as never });
   await settle();
   expect(state().byId[id]?.case).toMatchObject({ version: 2, cord: [{ id: 'cord-1', lengthFt: 20 }] });
 });
@@ -257,17 +294,65 @@ test('a session that ended asks to sign in, and keeps what waits', async () => {
   expect(state()).toMatchObject({ reach: 'signed-out', waiting: 1 });
 });
 
-test('what others recorded comes in; what was taken away goes', async () => {
+test('what others recorded comes in, in portions, and only what is new is asked for', async () => {
   const id = openInspection(header);
   await settle();
-  const theirs = { ...fake.inspections.get(id)!, id: 'theirs', header: { ...header, address: '1 Elsewhere' } };
-  fake.inspections.set('theirs', theirs);
+  const theirs = ['a', 'b', 'c', 'd', 'e'].map((name) => ({ ...fake.inspections.get(id)!, id: name }));
+  for (const one of theirs) fake.put(one);
+  fake.asked.length = 0;
+  await catchUp();
+  expect(Object.keys(state().byId).sort()).toEqual([id, 'a', 'b', 'c', 'd', 'e'].sort());
+  expect(fake.asked).toEqual(['since 1', 'since 3', 'since 5']);
+  fake.asked.length = 0;
+  await catchUp();
+  expect(fake.asked).toEqual(['since 6']);
+});
+
+test('an entry sends one change and fetches nothing; where somebody else was between, that one inspection', async () => {
+  const id = openInspection(header);
   await settle();
-  expect(state().byId.theirs?.header.address).toBe('1 Elsewhere');
-  fake.inspections.delete('theirs');
+  fake.asked.length = 0;
+  fact(id, 'breaker.ratingA', 50);
+  for (let i = 0; i < 70; i++) await new Promise((resolve) => setTimeout(resolve, 2));
+  expect(state()).toMatchObject({ waiting: 0, reach: 'reached', byId: { [id]: { revision: 2 } } });
+  expect(fake.asked).toEqual([]);
+
+  const theirs = fake.inspections.get(id)!;
+  fake.put({ ...theirs, revision: 3, case: withFact(theirs.case, 'inlet.ratingA', 30) });
+  fact(id, 'breaker.heldDown', 'yes');
+  for (let i = 0; i < 70; i++) await new Promise((resolve) => setTimeout(resolve, 2));
+  expect(fake.asked).toEqual([`one ${id}`]);
+  expect(state().byId[id]).toMatchObject({
+    revision: 4,
+    case: { breaker: { ratingA: 50, heldDown: 'yes' }, inlet: { ratingA: 30 } },
+  });
+});
+
+test('a change that the office refuses leaves what the office has', async () => {
+  const id = openInspection(header);
   await settle();
-  expect(state().byId.theirs).toBeUndefined();
-  expect(state().byId[id]).toBeDefined();
+  jest
+    .spyOn(office, 'take')
+    .mockImplementationOnce(async ([change]) => [{ id: change!.id, status: 'refused', detail: 'Not so.' }]);
+  fact(id, 'breaker.ratingA', 50);
+  await settle();
+  expect(breaker(id)).toBeUndefined();
+  expect([...state().aside.values()].map(({ why }) => why)).toEqual(['Not so.']);
+});
+
+test('an older copy of the office takes nothing off the device, and what it lacks is said to be here alone', async () => {
+  const [kept, lost] = [openInspection(header), openInspection({ ...header, address: '1 Elsewhere' })];
+  fact(lost, 'breaker.ratingA', 50);
+  await settle();
+  expect(state().byId[lost]).toMatchObject({ revision: 2 });
+  fake.restore(lost);
+  await settle();
+  expect(state().byId[kept]).toMatchObject({ revision: 1 });
+  expect(state().byId[lost]).toMatchObject({ revision: 0, case: { breaker: { ratingA: 50 } } });
+  closeStore();
+  await openStore(`person-${account}`, 'Ilse O’Harrow');
+  await settle();
+  expect(state().byId[lost]).toMatchObject({ revision: 0 });
 });
 
 test('undo takes back one entry after the other', async () => {

@@ -12,7 +12,7 @@ import {
 } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { Device, carriedOver, type SetAside, type Waiting } from './device';
-import { Refused, Unreachable, askAs, office } from './office';
+import { Refused, Unreachable, askAs, office, type ChangeResult } from './office';
 import { closePhotos, openPhotos, sendPhotos } from './photos';
 
 /** Where what was entered is: on this device, and at the office or not. */
@@ -56,6 +56,8 @@ const { setState: set, getState: get } = useInspections;
 const PORTION = 100;
 const MOST_UNDOS = 100;
 const LONGEST_PAUSE_MS = 15_000;
+/** How often the office is asked what others have changed. */
+const ASK_EVERY_MS = 60_000;
 /** From an entry until it is sent: the frame with its answer goes first, and quick taps go together. */
 const SEND_AFTER_MS = 100;
 
@@ -69,6 +71,12 @@ let device: Device | undefined;
 /** Who enters here. */
 let person = '';
 let queue: Waiting[] = [];
+/** How far the office had counted when it was asked last. */
+let cursor = 0;
+/** Inspections of which the office has something else than this device: fetched one by one. */
+const owed = new Set<string>();
+/** Whether the office is to be asked what others have changed; an entry of one's own asks nothing. */
+let asksOthers = true;
 /** How often each inspection was changed here: an answer of the office that was asked for before the last change is older than it. */
 const edits = new Map<string, number>();
 /** Writes to the device, one after the other, in the order of the taps. */
@@ -90,6 +98,9 @@ export async function openStore(account: string, name: string): Promise<void> {
     ({ inspection, sha256 }) => get().byId[inspection]?.evidence.some(({ photo }) => photo?.sha256 === sha256) ?? false,
   );
   queue = kept.queue;
+  cursor = kept.cursor;
+  // What was entered here and not taken may stand otherwise at the office.
+  for (const { change } of [...kept.queue, ...kept.aside.values()]) owed.add(change.inspection);
   set({
     ready: true,
     byId: Object.fromEntries(kept.inspections.map((one) => [one.id, one])),
@@ -107,13 +118,16 @@ export function closeStore(): void {
   closePhotos();
   askAs(undefined);
   queue = [];
+  cursor = 0;
+  owed.clear();
+  asksOthers = true;
   writing = Promise.resolve();
   set(CLOSED);
 }
 
 function sendSoon(): void {
   clearTimeout(sendTimer);
-  sendTimer = setTimeout(() => void catchUp(), SEND_AFTER_MS);
+  sendTimer = setTimeout(() => void send(), SEND_AFTER_MS);
 }
 
 /** Makes a change, here and on the device. `undos` gives what can be taken back from then on: all in one set, for each asks whatever is on the screen. */
@@ -197,22 +211,38 @@ const NOT_ITS_SESSION = [401, 409];
 /** What the office answers to a portion as a whole when something in it cannot even be read. */
 const UNREADABLE = [400, 413, 422];
 
+/**
+ * What an answer to a change says of the device's copy: it stands for that revision where nothing came between, else the
+ * office has something of somebody else, and the inspection is fetched.
+ */
+function settled(change: Change, result: ChangeResult | undefined): void {
+  const { inspection: id } = change;
+  const here = get().byId[id];
+  if (!here || result?.status !== 'taken' || result.revision !== here.revision + 1) {
+    owed.add(id);
+    return;
+  }
+  const { revision, seal } = result;
+  const decisions = here.decisions.map((one) => (one.id === change.id && seal !== undefined ? { ...one, seal } : one));
+  set((state) => ({ byId: { ...state.byId, [id]: { ...here, revision, decisions } } }));
+}
+
 /** Sends the first changes that wait, and settles each by its own answer. */
 async function sendPortion(target: Device, most = PORTION): Promise<void> {
   const portion = queue.slice(0, most);
-  let why: (string | undefined)[];
+  let results: readonly ChangeResult[];
   try {
-    const results = await office.take(portion.map((one) => one.change));
-    why = portion.map((_, i) => {
-      const result = results[i];
-      return result?.status === 'refused' ? result.detail : undefined;
-    });
+    results = await office.take(portion.map((one) => one.change));
   } catch (error) {
     if (!(error instanceof Refused) || !UNREADABLE.includes(error.status)) throw error;
     if (portion.length > 1) return sendPortion(target, Math.ceil(portion.length / 2)); // until the one is found
-    why = [error.message];
+    results = [{ id: null, status: 'refused', detail: error.message }];
   }
-  const refused = portion.flatMap(({ change }, i) => (why[i] === undefined ? [] : [{ change, why: why[i] }]));
+  const refused = portion.flatMap(({ change }, i) => {
+    const result = results[i];
+    return result?.status === 'refused' ? [{ change, why: result.detail }] : [];
+  });
+  for (const [i, { change }] of portion.entries()) settled(change, results[i]);
   const keys = await target.settle(
     portion.map((one) => one.key),
     refused,
@@ -222,46 +252,99 @@ async function sendPortion(target: Device, most = PORTION): Promise<void> {
     waiting: Math.max(0, state.waiting - portion.length),
     aside: new Map([...state.aside, ...refused.map((one, i) => [keys[i]!, one] as const)]),
   }));
+  await keepAsShown(target, new Set(portion.map(({ change }) => change.inspection)));
+}
+
+/** Keeps copies on the device as they are shown, after all that was entered before. */
+async function keepAsShown(target: Device, ids: ReadonlySet<string>): Promise<void> {
+  await writing;
+  await target.mirror([...ids].flatMap((id) => get().byId[id] ?? []));
 }
 
 /**
- * Fetches what the office has. An inspection with changes still waiting here stays as it is until they are sent, and so does
- * one that was changed while the office answered.
+ * Puts what the office has in place of this device's copies. One with changes still waiting here stays as it is until they are
+ * sent, and so does one that was changed while the office answered: they are fetched after that.
  */
-async function pull(target: Device): Promise<void> {
-  const asked = new Map(edits);
-  const theirs = (await office.inspections()).map(carriedOver);
+async function put(target: Device, theirs: readonly Inspection[], asked: ReadonlyMap<string, number>, upTo?: number) {
   await writing;
-  const isOwn = (id: string) => edits.get(id) !== asked.get(id) || queue.some((one) => one.change.inspection === id);
-  const put = theirs.filter((one) => !isOwn(one.id));
-  const known = new Set(theirs.map((one) => one.id));
-  const away = Object.keys(get().byId).filter((id) => !known.has(id) && !isOwn(id));
-  await target.mirror(put, away);
-  set((state) => {
-    const byId = { ...state.byId };
-    for (const id of away) if (!isOwn(id)) delete byId[id];
-    for (const one of put) if (!isOwn(one.id)) byId[one.id] = one;
-    return { byId };
-  });
+  const isOwn = ({ id }: Inspection) =>
+    edits.get(id) !== asked.get(id) || queue.some((one) => one.change.inspection === id);
+  for (const one of theirs)
+    if (isOwn(one)) owed.add(one.id);
+    else owed.delete(one.id);
+  const taken = theirs.filter((one) => !isOwn(one)).map(carriedOver);
+  await target.mirror(taken, upTo);
+  set((state) => ({
+    byId: { ...state.byId, ...Object.fromEntries(taken.filter((one) => !isOwn(one)).map((one) => [one.id, one])) },
+  }));
 }
 
-/** Sends what waits, then fetches; tries again by itself, ever more slowly, while the office cannot be reached. */
-export function catchUp(): Promise<void> {
+/** Fetches the inspections of which the office has something else. */
+async function fetchOwed(target: Device): Promise<void> {
+  for (const id of [...owed]) {
+    if (queue.some((one) => one.change.inspection === id)) continue;
+    const asked = new Map(edits);
+    try {
+      await put(target, [await office.inspection(id)], asked);
+    } catch (error) {
+      if (!(error instanceof Refused) || error.status !== 404) throw error;
+      owed.delete(id);
+      await keptHereAlone(target, [id]);
+    }
+  }
+}
+
+/** The office has none such, as after an older backup: what was entered stays on this device, and is said to be here alone. */
+async function keptHereAlone(target: Device, ids: readonly string[]): Promise<void> {
+  set(({ byId }) => ({
+    byId: {
+      ...byId,
+      ...Object.fromEntries(ids.flatMap((id) => (byId[id] ? [[id, { ...byId[id], revision: 0 }]] : []))),
+    },
+  }));
+  await keepAsShown(target, new Set(ids));
+}
+
+/** Fetches what others have changed since the office was asked last; what it does not answer stays as it is. */
+async function fetchChanged(target: Device): Promise<void> {
+  let all: Set<string> | undefined;
+  for (let more = true; more && device === target;) {
+    const asked = new Map(edits);
+    const answer = await office.changedSince(cursor);
+    if (answer.restored) all = new Set();
+    for (const { id } of answer.inspections) all?.add(id);
+    await put(target, answer.inspections, asked, answer.cursor);
+    cursor = answer.cursor;
+    more = answer.more;
+  }
+  const lost =
+    all && Object.keys(get().byId).filter((id) => !all.has(id) && !queue.some((one) => one.change.inspection === id));
+  if (lost) await keptHereAlone(target, lost);
+}
+
+/** Sends what waits, then fetches what the office has otherwise; tries again by itself, ever more slowly, while the office cannot be reached. */
+function send(): Promise<void> {
   sending ??= (async () => {
     const target = device;
     if (!target) return;
+    clearTimeout(timer);
     try {
       while (queue.length > 0) await sendPortion(target);
-      await pull(target);
+      await fetchOwed(target);
+      while (asksOthers) {
+        asksOthers = false;
+        await fetchChanged(target);
+      }
       pauseMs = 1000;
-      set({ reach: 'reached' });
+      set({ reach: 'reached', asked: true });
+      timer = setTimeout(() => void catchUp(), ASK_EVERY_MS);
       void sendPhotos(); // by itself: no tap waits for a photo
     } catch (error) {
       if (device !== target) return;
+      asksOthers = true;
       if (error instanceof Refused && NOT_ITS_SESSION.includes(error.status)) set({ reach: 'signed-out' });
       else if (error instanceof Unreachable || error instanceof Refused) {
         set({ reach: 'unreachable' });
-        clearTimeout(timer);
         timer = setTimeout(() => void catchUp(), pauseMs);
         pauseMs = Math.min(pauseMs * 2, LONGEST_PAUSE_MS);
       } else throw error;
@@ -269,9 +352,15 @@ export function catchUp(): Promise<void> {
   })().finally(() => {
     sending = undefined;
     if (!get().asked) set({ asked: device !== undefined });
-    if (device && queue.length > 0 && get().reach === 'reached') void catchUp();
+    if (device && get().reach === 'reached' && (queue.length > 0 || asksOthers)) void send();
   });
   return sending;
+}
+
+/** Sends what waits, and asks what others have changed. */
+export function catchUp(): Promise<void> {
+  asksOthers = true;
+  return send();
 }
 
 if (typeof window !== 'undefined' && typeof window.addEventListener === 'function') {

@@ -50,8 +50,21 @@ export interface SignedRecord {
   };
 }
 
+export interface Changed {
+  readonly inspections: readonly Inspection[];
+  readonly cursor: number;
+  readonly more: boolean;
+  /** The office is an older copy of itself: everything is asked for again. */
+  readonly restored: boolean;
+}
+
 export type ChangeResult =
-  | { readonly id: string; readonly status: 'taken' | 'taken-before'; readonly revision: number }
+  | {
+      readonly id: string;
+      readonly status: 'taken' | 'taken-before';
+      readonly revision: number;
+      readonly seal?: string;
+    }
   | { readonly id: string | null; readonly status: 'refused'; readonly detail: string };
 
 const PATIENCE_MS = 15_000;
@@ -125,7 +138,9 @@ export const office = {
     return state;
   },
   setUp: (wanted: object) => change<{ login: string }>('POST', '/setup', wanted),
-  inspections: async () => (await ask<{ inspections: Inspection[] }>('GET', '/inspections')).inspections,
+  /** What was changed since the office's count was `cursor`, in portions. */
+  changedSince: (cursor: number) => ask<Changed>('GET', `/inspections?since=${cursor}`),
+  inspection: (id: string) => ask<Inspection>('GET', `/inspections/${id}`),
   records: async (id: string) => (await ask<{ records: SignedRecord[] }>('GET', `/inspections/${id}/records`)).records,
   /** Sends a piece of a photo; says how much of it the office has. */
   piece: (inspection: string, sha256: string, at: number, piece: Blob) =>

@@ -14,7 +14,7 @@ const answers = (answer: SessionState | Error) =>
 beforeEach(() => {
   localStorage.clear();
   useSession.setState({ known: 'asking', account: null, office: null });
-  jest.spyOn(office, 'inspections').mockRejectedValue(new Unreachable('no signal'));
+  jest.spyOn(office, 'changedSince').mockRejectedValue(new Unreachable('no signal'));
 });
 afterEach(() => {
   closeStore();

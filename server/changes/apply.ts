@@ -1,8 +1,15 @@
 import { createHash } from 'node:crypto';
-import { and, asc, eq, gt } from 'drizzle-orm';
+import { and, asc, eq, gt, sql } from 'drizzle-orm';
 import { ValidationError } from 'yup';
 import { factAt, factLabel, readCase, valueText } from '@careful-latch/core/case';
-import { applyChange, readChange, shownText, type Change, type Inspection } from '@careful-latch/core/record';
+import {
+  applyChange,
+  canonicalText,
+  readChange,
+  shownText,
+  type Change,
+  type Inspection,
+} from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
 import { inTransaction, type Database, type Transaction } from '../database/client';
 import { accounts, changes, decisions, inspections, offices } from '../database/schema';
@@ -12,17 +19,23 @@ import { requireInspector, type Account } from '../sessions/session';
 import { Problem, databaseCodeOf } from '../problems';
 
 type Result =
-  | { readonly id: string; readonly status: 'taken' | 'taken-before'; readonly revision: number }
+  | {
+      readonly id: string;
+      readonly status: 'taken' | 'taken-before';
+      readonly revision: number;
+      /** Of a decision. */
+      readonly seal?: string;
+    }
   | { readonly id: string | null; readonly status: 'refused'; readonly detail: string };
 
-async function seal(
+async function sealed(
   tx: Transaction,
   account: Account,
   before: Inspection,
   after: Inspection,
   change: Change & { type: 'decide' },
   revision: number,
-) {
+): Promise<string> {
   const [office] = await tx
     .select({ id: offices.id, name: offices.name })
     .from(offices)
@@ -39,6 +52,7 @@ async function seal(
     office: office!,
     previousSeal: before.decisions.at(-1)?.seal ?? null,
   };
+  const seal = sealOf(record);
   await tx.insert(decisions).values({
     id: change.id,
     inspection: after.id,
@@ -47,8 +61,9 @@ async function seal(
     kind: change.decision.kind,
     signedAt: new Date(change.at),
     record,
-    seal: sealOf(record),
+    seal,
   });
+  return seal;
 }
 
 /** As many facts as are named where a decision is refused. */
@@ -103,9 +118,41 @@ const whyNotBy = (account: Account, before: Inspection | undefined): string | un
     ? 'The office has decided on it; only an inspector records there now.'
     : undefined;
 
+/** Counts the office up, and holds its count until the transaction ends: changes of an office are taken in one after the other. */
+async function counted(tx: Transaction, office: string): Promise<number> {
+  const [row] = await tx
+    .update(offices)
+    .set({ seq: sql`${offices.seq} + 1` })
+    .where(eq(offices.id, office))
+    .returning({ seq: offices.seq });
+  return row!.seq;
+}
+
+/** The answer that a change got when it came before; undefined where it is new. One whose id was used for something else is refused, and told nothing. */
+async function answeredBefore(tx: Transaction, account: Account, change: Change): Promise<Result | undefined> {
+  const [known] = await tx
+    .select({ revision: changes.revision, by: changes.by, body: changes.body, seal: decisions.seal })
+    .from(changes)
+    .leftJoin(decisions, eq(decisions.id, changes.id))
+    .where(eq(changes.id, change.id));
+  if (!known) return undefined;
+  if (known.by !== account.id || canonicalText(known.body) !== canonicalText(change))
+    return {
+      id: change.id,
+      status: 'refused',
+      detail: 'Something else was recorded under this number. Record it anew.',
+    };
+  const { revision, seal } = known;
+  return { id: change.id, status: 'taken-before', revision, ...(seal !== null && { seal }) };
+}
+
 async function takeIn(tx: Transaction, account: Account, change: Change): Promise<Result> {
-  const [known] = await tx.select({ revision: changes.revision }).from(changes).where(eq(changes.id, change.id));
-  if (known) return { id: change.id, status: 'taken-before', revision: known.revision };
+  const seq = await counted(tx, account.office);
+  const before = await answeredBefore(tx, account, change);
+  return before ?? takeInNew(tx, account, change, seq);
+}
+
+async function takeInNew(tx: Transaction, account: Account, change: Change, seq: number): Promise<Result> {
   if (change.type === 'decide') requireInspector(account);
   const before = await inspectionIn(tx, account, change.inspection, true);
   const whyNot =
@@ -121,6 +168,7 @@ async function takeIn(tx: Transaction, account: Account, change: Change): Promis
   const revision = (before?.revision ?? 0) + 1;
   const columns = {
     revision,
+    seq,
     ...after.header,
     case: after.case,
     evidence: after.evidence,
@@ -145,8 +193,9 @@ async function takeIn(tx: Transaction, account: Account, change: Change): Promis
       return { id: change.id, status: 'refused', detail: 'An inspection with this id is open elsewhere.' };
   }
   await tx.insert(changes).values({ id: change.id, inspection: after.id, revision, by: account.id, body: change });
-  if (change.type === 'decide') await seal(tx, account, before!, after, change, revision);
-  return { id: change.id, status: 'taken', revision };
+  if (change.type !== 'decide') return { id: change.id, status: 'taken', revision };
+  const seal = await sealed(tx, account, before!, after, change, revision);
+  return { id: change.id, status: 'taken', revision, seal };
 }
 
 /** Whether the database refused a value as no data of its type (class 22), rather than failed. */

@@ -1,4 +1,17 @@
-import { boolean, index, integer, json, jsonb, pgTable, text, timestamp, uuid, varchar } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  boolean,
+  index,
+  integer,
+  json,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+  varchar,
+} from 'drizzle-orm/pg-core';
 import type { Case } from '@careful-latch/core/case';
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Change, DecisionKind, Evidence } from '@careful-latch/core/record';
@@ -9,6 +22,11 @@ export const offices = pgTable('offices', {
   id: uuid('id').primaryKey(),
   name: text('name').notNull(),
   edition: varchar('edition', { length: 4 }).$type<Edition>().notNull(),
+  /**
+   * Counts every change that was taken in. Counted up under the row's lock before anything else of a transaction, so that
+   * whoever has seen a number has seen all below it: a sequence or a clock would miss what commits late.
+   */
+  seq: bigint('seq', { mode: 'number' }).notNull().default(0),
 });
 
 export const accounts = pgTable('accounts', {
@@ -35,6 +53,8 @@ export const inspections = pgTable(
     /** Who opened it: a contractor sees and changes what he opened himself, and nothing else. */
     openedBy: uuid('opened_by').references(() => accounts.id),
     revision: integer('revision').notNull(),
+    /** The office's count when it was changed last. */
+    seq: bigint('seq', { mode: 'number' }).notNull().default(0),
     address: text('address').notNull(),
     owner: text('owner').notNull(),
     permit: text('permit').notNull(),
@@ -45,7 +65,7 @@ export const inspections = pgTable(
     openedAt: timestamp('opened_at', { withTimezone: true, mode: 'date' }).notNull(),
     changedAt: timestamp('changed_at', { withTimezone: true, mode: 'date' }).notNull(),
   },
-  (table) => [index('inspections_office').on(table.office)],
+  (table) => [index('inspections_office').on(table.office, table.seq)],
 );
 
 /** Every change ever taken in, as it came: the log from which an inspection can be told again. */
@@ -63,7 +83,7 @@ export const changes = pgTable(
     body: jsonb('body').$type<Change>().notNull(),
     receivedAt: timestamp('received_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
   },
-  (table) => [index('changes_inspection').on(table.inspection, table.revision)],
+  (table) => [uniqueIndex('changes_inspection').on(table.inspection, table.revision)],
 );
 
 /** Signed decisions. The record is what was shown when it was signed; nothing ever updates a row. */
@@ -83,7 +103,7 @@ export const decisions = pgTable(
     record: jsonb('record').$type<SealedRecord>().notNull(),
     seal: text('seal').notNull(),
   },
-  (table) => [index('decisions_inspection').on(table.inspection, table.revision)],
+  (table) => [uniqueIndex('decisions_inspection').on(table.inspection, table.revision)],
 );
 
 /** Sessions, in the shape that connect-pg-simple expects. */

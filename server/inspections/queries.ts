@@ -1,15 +1,12 @@
-import { and, asc, desc, eq, inArray, type SQL } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, sql, type SQL } from 'drizzle-orm';
 import type { Inspection, Signed } from '@careful-latch/core/record';
 import type { Database, Transaction } from '../database/client';
-import { decisions, inspections } from '../database/schema';
+import { decisions, inspections, offices } from '../database/schema';
 import type { Account } from '../sessions/session';
 
 type Row = typeof inspections.$inferSelect;
-type SignedRow = { seal: string; record: typeof decisions.$inferSelect.record };
 
-const signed = ({ record, seal }: SignedRow): Signed => ({ ...record.decision, seal });
-
-function inspectionOf(row: Row, own: readonly SignedRow[]): Inspection {
+function inspectionOf(row: Row, own: readonly Signed[]): Inspection {
   return {
     id: row.id,
     revision: row.revision,
@@ -17,40 +14,70 @@ function inspectionOf(row: Row, own: readonly SignedRow[]): Inspection {
     case: row.case,
     openedAt: row.openedAt.toISOString(),
     changedAt: row.changedAt.toISOString(),
-    decisions: own.map(signed),
+    decisions: own,
     evidence: row.evidence,
     changedSinceDecision: row.changedSinceDecision,
   };
 }
 
-const decisionColumns = { inspection: decisions.inspection, seal: decisions.seal, record: decisions.record };
-
 /** What somebody may see: an inspector all of the office, a contractor what he opened himself. */
 export const seenBy = ({ id, office, role }: Account): SQL | undefined =>
   and(eq(inspections.office, office), role === 'contractor' ? eq(inspections.openedBy, id) : undefined);
 
-/** All inspections that somebody may see, the last changed first. */
-export async function inspectionsOf(db: Database, account: Account): Promise<Inspection[]> {
-  const rows = await db.select().from(inspections).where(seenBy(account)).orderBy(desc(inspections.changedAt));
-  if (rows.length === 0) return [];
-  const made = await db
-    .select(decisionColumns)
+/** The decisions of some inspections without the records that were sealed, each of which is some seventy times as long. */
+async function decisionsOf(db: Database | Transaction, ids: readonly string[]): Promise<Map<string, Signed[]>> {
+  const rows = await db
+    .select({
+      inspection: decisions.inspection,
+      seal: decisions.seal,
+      decision: sql<Signed>`${decisions.record}->'decision'`,
+    })
     .from(decisions)
-    .where(
-      inArray(
-        decisions.inspection,
-        rows.map((row) => row.id),
-      ),
-    )
+    .where(inArray(decisions.inspection, [...ids]))
     .orderBy(asc(decisions.revision));
-  const byInspection = grouped(made);
-  return rows.map((row) => inspectionOf(row, byInspection.get(row.id) ?? []));
+  const byInspection = new Map<string, Signed[]>(ids.map((id) => [id, []]));
+  for (const { inspection, seal, decision } of rows) byInspection.get(inspection)!.push({ ...decision, seal });
+  return byInspection;
 }
 
-function grouped<T extends { inspection: string }>(all: readonly T[]): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const one of all) groups.set(one.inspection, [...(groups.get(one.inspection) ?? []), one]);
-  return groups;
+async function inspectionsOf(db: Database | Transaction, rows: readonly Row[]): Promise<Inspection[]> {
+  if (rows.length === 0) return [];
+  const made = await decisionsOf(
+    db,
+    rows.map(({ id }) => id),
+  );
+  return rows.map((row) => inspectionOf(row, made.get(row.id)!));
+}
+
+/** Inspections answered at once. */
+const PORTION = 50;
+
+/** What a device does not know yet. */
+interface Changed {
+  readonly inspections: readonly Inspection[];
+  /** What the device asks from on the next time. */
+  readonly cursor: number;
+  readonly more: boolean;
+  /** The office has counted less than the device has seen: it is an older copy, and everything must be asked for again. */
+  readonly restored: boolean;
+}
+
+/** The inspections that somebody may see and that were changed since a count of the office, in the order of their change. */
+export async function changedSince(db: Database, account: Account, cursor: number): Promise<Changed> {
+  const [office] = await db.select({ seq: offices.seq }).from(offices).where(eq(offices.id, account.office));
+  if (cursor > office!.seq) return { inspections: [], cursor: 0, more: true, restored: true };
+  const rows = await db
+    .select()
+    .from(inspections)
+    .where(and(seenBy(account), gt(inspections.seq, cursor)))
+    .orderBy(asc(inspections.seq))
+    .limit(PORTION);
+  return {
+    inspections: await inspectionsOf(db, rows),
+    cursor: rows.at(-1)?.seq ?? cursor,
+    more: rows.length === PORTION,
+    restored: false,
+  };
 }
 
 /** One inspection that somebody may see, or undefined; `lock` holds its row until the transaction ends. */
@@ -64,12 +91,6 @@ export async function inspectionIn(
     .select()
     .from(inspections)
     .where(and(eq(inspections.id, id), seenBy(account)));
-  const [row] = lock ? await query.for('update') : await query;
-  if (!row) return undefined;
-  const made = await db
-    .select(decisionColumns)
-    .from(decisions)
-    .where(eq(decisions.inspection, id))
-    .orderBy(asc(decisions.revision));
-  return inspectionOf(row, made);
+  const rows = lock ? await query.for('update') : await query;
+  return (await inspectionsOf(db, rows))[0];
 }

@@ -1,21 +1,28 @@
 import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
-import { string } from 'yup';
+import { number, string } from 'yup';
 import type { Database } from '../database/client';
 import { decisions, inspections } from '../database/schema';
 import { Problem } from '../problems';
 import { accountOf, requireAccount } from '../sessions/session';
-import { inspectionIn, inspectionsOf, seenBy } from './queries';
+import { changedSince, inspectionIn, seenBy } from './queries';
 import { sealOf } from './seal';
 
+const cursor = number()
+  .typeError('Say since which count: since=0.')
+  .integer('A count is a whole number.')
+  .min(0, 'A count is 0 or more.')
+  .max(Number.MAX_SAFE_INTEGER, 'No office has counted that far.')
+  .required();
 const id = string().uuid('The address names no inspection.').required();
 
 export function inspectionRoutes(db: Database): Router {
   const router = Router();
   router.use('/inspections', requireAccount);
 
+  /** What was changed since a device asked last, in portions. */
   router.get('/inspections', async (request, response) => {
-    response.json({ inspections: await inspectionsOf(db, accountOf(request)) });
+    response.json(await changedSince(db, accountOf(request), cursor.validateSync(request.query.since ?? '0')));
   });
 
   router.get('/inspections/:id', async (request, response) => {
