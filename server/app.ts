@@ -14,6 +14,7 @@ import type { Connection } from './database/client';
 import { evidenceRoutes } from './evidence/routes';
 import { EvidenceStore } from './evidence/store';
 import { inspectionRoutes } from './inspections/routes';
+import type { SealKeys } from './ledger/keys';
 import { errorOf, requestOf } from './log';
 import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
@@ -24,6 +25,8 @@ import { setupRoutes } from './setup/routes';
 interface Options extends Connection {
   readonly log: Logger;
   readonly sessionSecret: string;
+  /** The keys with which decisions are sealed. */
+  readonly keys: SealKeys;
   /** Folder in which the photos are kept. */
   readonly evidenceFolder: string;
   /** Folder of the built web application; without it the server answers the API alone. */
@@ -36,7 +39,7 @@ const WEEK_MS = 7 * 24 * 3600 * 1000;
 const BODY_LIMIT = '1mb';
 
 /** The whole server as an Express application; listens nowhere by itself. */
-export function createApp({ pool, db, log, sessionSecret, evidenceFolder, webFolder }: Options): Express {
+export function createApp({ pool, db, log, sessionSecret, keys, evidenceFolder, webFolder }: Options): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -101,7 +104,7 @@ export function createApp({ pool, db, log, sessionSecret, evidenceFolder, webFol
   );
   api.use(readAccount(db));
   api.use(express.json({ limit: BODY_LIMIT }));
-  api.use(sessionRoutes(db), setupRoutes(db), inspectionRoutes(db), changeRoutes(db));
+  api.use(sessionRoutes(db), setupRoutes(db), inspectionRoutes(db, keys), changeRoutes(db, keys));
   api.use(evidenceRoutes(db, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 

@@ -8,6 +8,9 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 import { connect, migrate } from './database/client';
 import { loadDemo } from './demo/load';
+import { writeAnchor } from './ledger/anchor';
+import { openKeys } from './ledger/keys';
+import { bringUp } from './ledger/ledger';
 import { serverLog } from './log';
 import { simulateMeter } from './meter/instrument';
 
@@ -31,18 +34,30 @@ function sessionSecret(): string {
 /** Where photos are kept: given, or with the project's data. */
 const evidenceFolder = resolve(process.env.EVIDENCE_FOLDER ?? join(root, '.data', 'evidence'));
 
+/** The keys that seal decisions, and where each day's last seals are written down. */
+const sealKeysFile = resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json'));
+const anchorFolder = resolve(process.env.ANCHOR_FOLDER ?? join(root, '.data', 'anchors'));
+const ANCHOR_EVERY_MS = 3600_000;
+
 const log = serverLog(process.env.LOG_LEVEL);
 
 async function main(): Promise<void> {
   if (!databaseUrl) throw new Error('DATABASE_URL is not set. Use npm start, which sets up a database, or set it.');
   const connection = connect(databaseUrl, (error) => log.warn({ err: error }, 'a connection to the database was lost'));
   await migrate(connection.db);
-  if (process.env.DEMO === '1') await loadDemo(connection.db);
+  const keys = await openKeys(sealKeysFile);
+  if (process.env.DEMO === '1') await loadDemo(connection.db, keys);
+  await bringUp(connection.db, keys);
+  const anchor = () =>
+    writeAnchor(connection.db, anchorFolder).catch((err: unknown) => log.warn({ err }, 'no anchor was written'));
+  await anchor();
+  setInterval(() => void anchor(), ANCHOR_EVERY_MS).unref();
 
   const app = createApp({
     ...connection,
     log,
     sessionSecret: sessionSecret(),
+    keys,
     evidenceFolder,
     webFolder: join(root, 'app', 'dist'),
   });

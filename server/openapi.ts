@@ -125,6 +125,8 @@ const schemas: Record<string, Json> = {
         id: uuid,
         seal: text,
         sealHolds: { type: 'boolean' },
+        /** Its line of the ledger, as JWS. */
+        line: nullable(text),
         record: object(
           {
             inspection: uuid,
@@ -142,6 +144,7 @@ const schemas: Record<string, Json> = {
         ),
       }),
     ),
+    keys: list({ type: 'object' }),
   }),
   Changes: object({
     changes: {

@@ -294,7 +294,7 @@ describe('changes', () => {
     const eve = await signedIn('eve');
     expect((await eve.get('/api/inspections')).body).toMatchObject({ inspections: [], more: false });
     expect((await eve.get(`/api/inspections/${mine!.id}`)).status).toBe(404);
-    expect((await eve.get(`/api/inspections/${mine!.id}/records`)).body).toEqual({ records: [] });
+    expect((await eve.get(`/api/inspections/${mine!.id}/records`)).body).toMatchObject({ records: [] });
     const { results } = (await eve.change(changeOf(touched(mine!.id, 'breaker.ratingA', 15)), opening(mine!.id)))
       .body as { results: unknown[] };
     expect(results).toMatchObject([{ status: 'refused' }, { status: 'refused' }]);
@@ -320,7 +320,7 @@ describe('changes', () => {
     expect(DEMO_PROPERTIES.map(({ id }) => id).filter((id) => ids.includes(id))).toEqual([OPENED_BY_MARO]);
     const theirs = DEMO_PROPERTIES[0]!.id;
     expect((await maro.get(`/api/inspections/${theirs}`)).status).toBe(404);
-    expect((await maro.get(`/api/inspections/${theirs}/records`)).body).toEqual({ records: [] });
+    expect((await maro.get(`/api/inspections/${theirs}/records`)).body).toMatchObject({ records: [] });
     const refused = await maro.change(changeOf(touched(theirs, 'breaker.ratingA', 100)));
     expect(refused.body).toMatchObject({ results: [{ status: 'refused', detail: 'There is no such inspection.' }] });
     // Once the office has decided on his own, it is an inspector's.
@@ -379,7 +379,7 @@ describe('changes', () => {
       status: 'refused',
       detail: expect.stringContaining('Breaker rating: 100 A (Joss Linnaker). Look at it as it is now') as string,
     });
-    expect((await ilse.get(`/api/inspections/${id}/records`)).body).toEqual({ records: [] });
+    expect((await ilse.get(`/api/inspections/${id}/records`)).body).toMatchObject({ records: [] });
     // What she records herself after it, on her way, is of what she has seen.
     const seen = (await ilse.get(`/api/inspections/${id}`)).body as Inspection;
     const fact = changeOf(touched(id, 'breaker.ratingA', 30));
@@ -538,9 +538,11 @@ describe('records', () => {
     const [first, second] = await seals();
     expect(second!.record.previousSeal).toBe(first!.seal);
     expect([first!.sealHolds, second!.sealHolds]).toEqual([true, true]);
+    await office.pool.query('alter table decisions disable trigger user'); // as whoever reaches the database could
     await office.db.execute(
       sql`UPDATE ${decisions} SET record = jsonb_set(record, '{header,address}', '"elsewhere"') WHERE inspection = ${id} AND record->>'previousSeal' IS NULL`,
     );
+    await office.pool.query('alter table decisions enable trigger user');
     expect((await seals()).map((one) => one.sealHolds)).toEqual([false, true]);
   });
 });
@@ -708,7 +710,7 @@ describe('database', () => {
   });
 
   test('the demo loads once', async () => {
-    expect(await loadDemo(office.db)).toBe(false);
+    expect(await loadDemo(office.db, office.keys)).toBe(false);
     expect(DEMO_PROPERTIES.length).toBeGreaterThanOrEqual(10);
   });
 });

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startCluster } from './database.mjs';
+import { runningCluster, startCluster } from './database.mjs';
 
 const answers = (port: number) =>
   new Promise<boolean>((resolve) => {
@@ -21,6 +21,7 @@ test('a database that was killed is started again on the same port, and stays aw
   try {
     const port = Number(new URL(cluster.url).port);
     const pid = () => Number(readFileSync(join(folder, 'data', 'postmaster.pid'), 'utf8').split('\n')[0]);
+    expect(runningCluster(folder)).toBe(cluster.url);
     const before = pid();
     process.kill(before, 'SIGKILL');
     await until(async () => said.includes('the database ended by itself; starting it again'));
@@ -28,6 +29,7 @@ test('a database that was killed is started again on the same port, and stays aw
     expect(pid()).not.toBe(before);
     await cluster.stop();
     expect(await answers(port)).toBe(false);
+    expect(runningCluster(folder)).toBeUndefined();
   } finally {
     await cluster.stop();
     rmSync(folder, { recursive: true, force: true });

@@ -15,6 +15,7 @@ declare module '*/chromium.mjs' {
   export function chromium(say?: (text: string) => void): string;
 }
 declare module '*/database.mjs' {
+  export function runningCluster(folder: string): string | undefined;
   export function startCluster(wanted: {
     folder: string;
     say?: (text: string) => void;

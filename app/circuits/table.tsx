@@ -7,7 +7,7 @@ import { Plate } from '../plates/plate';
 import { record } from '../stores/inspections';
 import { ColumnHead } from '../tables/column-head';
 import { TABLE_FEATURES, byValue } from '../tables/features';
-import { chooseFiles } from '../theme/choose-files';
+import { chooseFiles, saveFile } from '../theme/files';
 import { TARGET, usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 import { CellEditor, type Leave } from './cell';
@@ -144,12 +144,7 @@ export function CircuitsTable({ inspection, site }: { inspection: string; site: 
     const [file] = await chooseFiles({ accept: '.csv,text/csv,text/plain' });
     if (file) takeIn(await file.text(), file.name);
   };
-  const csvOut = () => {
-    const url = URL.createObjectURL(new Blob([circuitsCsv(site)], { type: 'text/csv;charset=utf-8' }));
-    const link = Object.assign(document.createElement('a'), { href: url, download: 'circuits.csv' });
-    link.click();
-    URL.revokeObjectURL(url);
-  };
+  const csvOut = () => saveFile('circuits.csv', 'text/csv;charset=utf-8', circuitsCsv(site));
   const sort = (id: string) => table.getColumn(id)?.toggleSorting();
 
   return (

@@ -4,7 +4,7 @@ import type { Evidence } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
 import { record } from '../stores/inspections';
 import { countPhotos, keepPhoto, usePhotos } from '../stores/photos';
-import { chooseFiles } from '../theme/choose-files';
+import { chooseFiles } from '../theme/files';
 import { Input } from '../theme/elements';
 import { TARGET, usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';

@@ -7,10 +7,12 @@ import { DECISIONS, type Inspection, type Signed } from '@careful-latch/core/rec
 import { verdictWords } from '@careful-latch/core/verdict';
 import { Sign, shownAs } from '../drawn/signs';
 import { ShownEvidence } from '../evidence/evidence';
+import { Plate } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
 import { office, type SignedRecord } from '../stores/office';
 import { Back } from '../theme/back';
 import { dayText, momentText } from '../theme/dates';
+import { saveFile } from '../theme/files';
 import { Screen, useWide } from '../theme/screen';
 import { cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Reading, Title, Words } from '../theme/words';
@@ -116,13 +118,17 @@ function SignedDecision({
 export function RecordScreen({ inspection }: { inspection: Inspection }) {
   const router = useRouter();
   const wide = useWide();
-  const [records, setRecords] = useState<readonly SignedRecord[]>([]);
+  const [sealed, setSealed] = useState<{ records: readonly SignedRecord[]; keys: readonly object[] }>({
+    records: [],
+    keys: [],
+  });
+  const { records } = sealed;
   const waiting = useInspections((one) => one.waiting);
   const reach = useInspections((one) => one.reach);
   useEffect(() => {
     let gone = false;
     office.records(inspection.id).then(
-      (found) => !gone && setRecords(found),
+      (found) => !gone && setSealed(found),
       () => undefined, // what this phone has is shown; the line under each record says what is missing
     );
     return () => {
@@ -143,6 +149,14 @@ export function RecordScreen({ inspection }: { inspection: Inspection }) {
         {inspection.decisions.length === 0 && <Quiet>Nothing is signed yet.</Quiet>}
         {inspection.changedSinceDecision && (
           <Quiet>Facts have changed since the last signature; they are not part of any record below.</Quiet>
+        )}
+        {records.length > 0 && (
+          <Plate
+            role="button"
+            quiet
+            label="Save as a file"
+            onPress={() => saveFile('record.json', 'application/json', JSON.stringify(sealed, undefined, 2))}
+          />
         )}
         {[...inspection.decisions].reverse().map((signed) => (
           <SignedDecision

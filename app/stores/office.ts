@@ -141,7 +141,8 @@ export const office = {
   /** What was changed since the office's count was `cursor`, in portions. */
   changedSince: (cursor: number) => ask<Changed>('GET', `/inspections?since=${cursor}`),
   inspection: (id: string) => ask<Inspection>('GET', `/inspections/${id}`),
-  records: async (id: string) => (await ask<{ records: SignedRecord[] }>('GET', `/inspections/${id}/records`)).records,
+  /** The signed records, and the public keys that they were sealed with. */
+  records: (id: string) => ask<{ records: SignedRecord[]; keys: object[] }>('GET', `/inspections/${id}/records`),
   /** Sends a piece of a photo; says how much of it the office has. */
   piece: (inspection: string, sha256: string, at: number, piece: Blob) =>
     change<{ held: number; whole: boolean }>('PUT', `${photoPath(inspection, sha256)}?at=${at}`, piece),

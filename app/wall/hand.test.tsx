@@ -14,7 +14,7 @@ const USUAL = {};
 
 beforeEach(async () => {
   jest.spyOn(office, 'take').mockResolvedValue([]);
-  jest.spyOn(office, 'inspections').mockResolvedValue([]);
+  jest.spyOn(office, 'changedSince').mockResolvedValue({ inspections: [], cursor: 0, more: false, restored: false });
   await openStore(`hand-${++account}`, 'Ilse O’Harrow');
   id = openInspection({ address: '9 O’Malley Row', owner: '', permit: '', edition: '2020' });
   record(touched(id, 'transfer.kind', 'retrofit-interlock'));

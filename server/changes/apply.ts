@@ -15,6 +15,8 @@ import { inTransaction, type Database, type Transaction } from '../database/clie
 import { accounts, changes, decisions, inspections, offices } from '../database/schema';
 import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
+import type { SealKeys } from '../ledger/keys';
+import { sealInLedger } from '../ledger/ledger';
 import { requireInspector, type Account } from '../sessions/session';
 import { Problem, databaseCodeOf } from '../problems';
 
@@ -30,6 +32,7 @@ type Result =
 
 async function sealed(
   tx: Transaction,
+  keys: SealKeys,
   account: Account,
   before: Inspection,
   after: Inspection,
@@ -53,7 +56,7 @@ async function sealed(
     previousSeal: before.decisions.at(-1)?.seal ?? null,
   };
   const seal = sealOf(record);
-  await tx.insert(decisions).values({
+  const row = {
     id: change.id,
     inspection: after.id,
     revision,
@@ -62,7 +65,9 @@ async function sealed(
     signedAt: new Date(change.at),
     record,
     seal,
-  });
+  };
+  await tx.insert(decisions).values(row);
+  await sealInLedger(tx, keys, account.office, row);
   return seal;
 }
 
@@ -112,6 +117,12 @@ async function whyNotSeen(
   return `Nothing was signed, for others have recorded since you looked: ${named}${more}. Look at it as it is now, and sign anew.`;
 }
 
+/** A device whose clock is further ahead than this is set wrong. */
+const MOST_AHEAD_MS = 10 * 60_000;
+const isAhead = (at: string) => Date.parse(at) > Date.now() + MOST_AHEAD_MS;
+const AHEAD =
+  'It was signed in the future: the clock of the device is ahead. Set it right, and sign anew. Nothing was signed.';
+
 /** Why somebody may not change an inspection; undefined where they may. */
 const whyNotBy = (account: Account, before: Inspection | undefined): string | undefined =>
   account.role === 'contractor' && before && before.decisions.length > 0
@@ -146,17 +157,24 @@ async function answeredBefore(tx: Transaction, account: Account, change: Change)
   return { id: change.id, status: 'taken-before', revision, ...(seal !== null && { seal }) };
 }
 
-async function takeIn(tx: Transaction, account: Account, change: Change): Promise<Result> {
+async function takeIn(tx: Transaction, keys: SealKeys, account: Account, change: Change): Promise<Result> {
   const seq = await counted(tx, account.office);
   const before = await answeredBefore(tx, account, change);
-  return before ?? takeInNew(tx, account, change, seq);
+  return before ?? takeInNew(tx, keys, account, change, seq);
 }
 
-async function takeInNew(tx: Transaction, account: Account, change: Change, seq: number): Promise<Result> {
+async function takeInNew(
+  tx: Transaction,
+  keys: SealKeys,
+  account: Account,
+  change: Change,
+  seq: number,
+): Promise<Result> {
   if (change.type === 'decide') requireInspector(account);
   const before = await inspectionIn(tx, account, change.inspection, true);
   const whyNot =
     whyNotBy(account, before) ??
+    (change.type === 'decide' && isAhead(change.at) ? AHEAD : undefined) ??
     (change.type === 'decide' && before ? await whyNotSeen(tx, account, before, change) : undefined);
   if (whyNot !== undefined) return { id: change.id, status: 'refused', detail: whyNot };
   const applied = applyChange(before, change, account.name);
@@ -194,7 +212,7 @@ async function takeInNew(tx: Transaction, account: Account, change: Change, seq:
   }
   await tx.insert(changes).values({ id: change.id, inspection: after.id, revision, by: account.id, body: change });
   if (change.type !== 'decide') return { id: change.id, status: 'taken', revision };
-  const seal = await sealed(tx, account, before!, after, change, revision);
+  const seal = await sealed(tx, keys, account, before!, after, change, revision);
   return { id: change.id, status: 'taken', revision, seal };
 }
 
@@ -208,12 +226,17 @@ const idOf = (data: unknown): string | null => {
 };
 
 /** Takes in changes in their order, each judged by itself: one that is refused does not hold up the others, and none is taken twice. */
-export async function takeInAll(db: Database, account: Account, all: readonly unknown[]): Promise<Result[]> {
+export async function takeInAll(
+  db: Database,
+  keys: SealKeys,
+  account: Account,
+  all: readonly unknown[],
+): Promise<Result[]> {
   const results: Result[] = [];
   for (const data of all) {
     try {
       const change = readChange(data);
-      results.push(await inTransaction(db, (tx) => takeIn(tx, account, change)));
+      results.push(await inTransaction(db, (tx) => takeIn(tx, keys, account, change)));
     } catch (error) {
       const detail =
         error instanceof Problem

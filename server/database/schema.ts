@@ -6,6 +6,7 @@ import {
   json,
   jsonb,
   pgTable,
+  primaryKey,
   text,
   timestamp,
   uniqueIndex,
@@ -16,6 +17,7 @@ import type { Case } from '@careful-latch/core/case';
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Change, DecisionKind, Evidence } from '@careful-latch/core/record';
 import type { SealedRecord } from '../inspections/seal';
+import type { LedgerKind } from '../ledger/line';
 
 /** An office: everybody in it sees its inspections. */
 export const offices = pgTable('offices', {
@@ -27,6 +29,9 @@ export const offices = pgTable('offices', {
    * whoever has seen a number has seen all below it: a sequence or a clock would miss what commits late.
    */
   seq: bigint('seq', { mode: 'number' }).notNull().default(0),
+  /** Lines of its ledger, and the SHA-256 of the last. */
+  ledgerN: integer('ledger_n').notNull().default(0),
+  ledgerHead: text('ledger_head').notNull().default(''),
 });
 
 export const accounts = pgTable('accounts', {
@@ -104,6 +109,25 @@ export const decisions = pgTable(
     seal: text('seal').notNull(),
   },
   (table) => [uniqueIndex('decisions_inspection').on(table.inspection, table.revision)],
+);
+
+/** Seals: one chain of signed lines an office, to which lines are only ever added. */
+export const ledger = pgTable(
+  'ledger',
+  {
+    office: uuid('office')
+      .notNull()
+      .references(() => offices.id),
+    n: integer('n').notNull(),
+    kind: varchar('kind', { length: 20 }).$type<LedgerKind>().notNull(),
+    /** Id of the decision, or thumbprint of the key. */
+    subject: text('subject').notNull(),
+    jws: text('jws').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.n] }),
+    uniqueIndex('ledger_subject').on(table.subject, table.office),
+  ],
 );
 
 /** Sessions, in the shape that connect-pg-simple expects. */

@@ -14,6 +14,7 @@ import { evaluate } from '@careful-latch/core/verdict';
 import { takeInAll } from '../changes/apply';
 import type { Database } from '../database/client';
 import { accounts, offices } from '../database/schema';
+import type { SealKeys } from '../ledger/keys';
 import type { Account } from '../sessions/session';
 import { DEMO_PASSWORD } from './password';
 import { DEMO_PROPERTIES, type DemoProperty } from './properties';
@@ -78,7 +79,7 @@ function changesOf(property: DemoProperty, by: string): Change[] {
 }
 
 /** Loads the demo scenario once, into a database without accounts; true if it did. All of it is invented. */
-export async function loadDemo(db: Database): Promise<boolean> {
+export async function loadDemo(db: Database, keys: SealKeys): Promise<boolean> {
   const [anybody] = await db.select({ id: accounts.id }).from(accounts).limit(1);
   if (anybody) return false;
   const passwordHash = await hash(DEMO_PASSWORD);
@@ -87,7 +88,7 @@ export async function loadDemo(db: Database): Promise<boolean> {
   await db.insert(accounts).values(people.map((one) => ({ ...one, passwordHash, demo: true })));
   for (const property of DEMO_PROPERTIES) {
     const person = people.find(({ login }) => login === (property.by ?? PEOPLE[0].login))!;
-    const results = await takeInAll(db, person, changesOf(property, person.name));
+    const results = await takeInAll(db, keys, person, changesOf(property, person.name));
     for (const result of results)
       if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
   }

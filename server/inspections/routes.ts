@@ -1,12 +1,15 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { number, string } from 'yup';
 import type { Database } from '../database/client';
-import { decisions, inspections } from '../database/schema';
+import { decisions, inspections, ledger } from '../database/schema';
+import { signedBy, type SealKeys } from '../ledger/keys';
+import { saidOf } from '../ledger/ledger';
+import type { Line } from '../ledger/line';
+import { whyNotHeld } from '../ledger/verify';
 import { Problem } from '../problems';
 import { accountOf, requireAccount } from '../sessions/session';
 import { changedSince, inspectionIn, seenBy } from './queries';
-import { sealOf } from './seal';
 
 const cursor = number()
   .typeError('Say since which count: since=0.')
@@ -16,7 +19,7 @@ const cursor = number()
   .required();
 const id = string().uuid('The address names no inspection.').required();
 
-export function inspectionRoutes(db: Database): Router {
+export function inspectionRoutes(db: Database, keys: SealKeys): Router {
   const router = Router();
   router.use('/inspections', requireAccount);
 
@@ -31,21 +34,27 @@ export function inspectionRoutes(db: Database): Router {
     response.json(found);
   });
 
-  /** The signed records as they were sealed, and whether each seal still holds. */
+  /** The signed records as they were sealed, each with its line of the ledger, and whether it still holds. */
   router.get('/inspections/:id/records', async (request, response) => {
     const rows = await db
-      .select({ id: decisions.id, record: decisions.record, seal: decisions.seal })
+      .select({ decision: decisions, line: ledger.jws })
       .from(decisions)
       .innerJoin(inspections, eq(inspections.id, decisions.inspection))
+      .leftJoin(ledger, eq(ledger.subject, sql`${decisions.id}::text`))
       .where(and(eq(decisions.inspection, id.validateSync(request.params.id)), seenBy(accountOf(request))))
       .orderBy(decisions.revision);
     let previous: string | null = null;
-    const records = rows.map((row) => {
-      const sealHolds = sealOf(row.record) === row.seal && row.record.previousSeal === previous;
-      previous = row.seal;
-      return { id: row.id, seal: row.seal, sealHolds, record: row.record };
-    });
-    response.json({ records });
+    const records = [];
+    for (const { decision, line } of rows) {
+      const said = line === null ? undefined : ((await signedBy(keys.publicKeys, line)) as Line | undefined);
+      const sealHolds =
+        said !== undefined &&
+        whyNotHeld(said, await saidOf(db, decision)) === undefined &&
+        decision.record.previousSeal === previous;
+      previous = decision.seal;
+      records.push({ id: decision.id, seal: decision.seal, sealHolds, record: decision.record, line });
+    }
+    response.json({ records, keys: keys.publicKeys });
   });
 
   return router;

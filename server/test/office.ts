@@ -13,6 +13,8 @@ import { evaluate } from '@careful-latch/core/verdict';
 import { createApp } from '../app';
 import { connect, migrate, type Connection } from '../database/client';
 import { loadDemo } from '../demo/load';
+import { passingKeys, type SealKeys } from '../ledger/keys';
+import { bringUp } from '../ledger/ledger';
 import { DEMO_PASSWORD } from '../demo/password';
 
 function adminUrl(): string {
@@ -31,6 +33,7 @@ async function asAdmin(sql: string): Promise<void> {
 export interface Office extends Connection {
   readonly app: ReturnType<typeof createApp>;
   readonly url: string;
+  readonly keys: SealKeys;
   close(): Promise<void>;
 }
 
@@ -45,12 +48,15 @@ export async function openOffice({
   const url = Object.assign(new URL(adminUrl()), { pathname: `/${name}` }).toString();
   const connection = connect(url, () => undefined);
   if (migrated) await migrate(connection.db);
-  if (demo) await loadDemo(connection.db);
+  const keys = await passingKeys();
+  if (demo) await loadDemo(connection.db, keys);
+  if (migrated) await bringUp(connection.db, keys);
   const evidenceFolder = await mkdtemp(join(tmpdir(), '.careful-latch-'));
-  const app = createApp({ ...connection, log, sessionSecret: 'test', evidenceFolder });
+  const app = createApp({ ...connection, log, sessionSecret: 'test', keys, evidenceFolder });
   return {
     ...connection,
     app,
+    keys,
     url,
     close: async () => {
       await connection.pool.end();

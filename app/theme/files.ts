@@ -7,3 +7,10 @@ export function chooseFiles(wanted: { accept: string; multiple?: boolean; captur
     input.click();
   });
 }
+
+/** Gives the device a file to save. */
+export function saveFile(name: string, type: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  Object.assign(document.createElement('a'), { href: url, download: name }).click();
+  URL.revokeObjectURL(url);
+}

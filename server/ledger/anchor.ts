@@ -1,0 +1,37 @@
+import { mkdir, readFile, readdir, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Database } from '../database/client';
+import { offices } from '../database/schema';
+
+/** How far an office's ledger had come on a day. */
+export interface Anchor {
+  readonly day: string;
+  readonly office: string;
+  readonly n: number;
+  readonly head: string;
+}
+
+/**
+ * Writes today's anchor: for each office how many lines its ledger has, and the SHA-256 of the last. Printed, or sent elsewhere,
+ * it shows later what was cut off or rewritten by whoever has the database and the keys.
+ */
+export async function writeAnchor(db: Database, folder: string): Promise<void> {
+  const day = new Date().toISOString().slice(0, 10);
+  const rows = await db.select({ id: offices.id, n: offices.ledgerN, head: offices.ledgerHead }).from(offices);
+  await mkdir(folder, { recursive: true });
+  await writeFile(join(folder, `${day}.txt`), rows.map(({ id, n, head }) => `${day} ${id} ${n} ${head}\n`).join(''));
+}
+
+/** The anchors of a folder, the oldest first; none where there is no such folder. */
+export async function readAnchors(folder: string): Promise<Anchor[]> {
+  const files = await readdir(folder).catch(() => []);
+  const texts = await Promise.all(files.sort().map((file) => readFile(join(folder, file), 'utf8')));
+  return texts.flatMap((text) =>
+    [...text.matchAll(/^(\d{4}-\d\d-\d\d) (\S+) (\d+) ([0-9a-f]*)$/gm)].map(([, day, office, n, head]) => ({
+      day: day!,
+      office: office!,
+      n: Number(n),
+      head: head!,
+    })),
+  );
+}

@@ -1,0 +1,215 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { drizzle } from 'drizzle-orm/node-postgres';
+import pg from 'pg';
+import { touched } from '@careful-latch/core/record';
+import * as schema from '../database/schema';
+import { changeOf, opening, openOffice, visitor, type Office } from '../test/office';
+import { readAnchors, writeAnchor, type Anchor } from './anchor';
+import { newKey, openKeys, passingKeys, signedBy } from './keys';
+import { bringUp } from './ledger';
+import { sha256, type Line } from './line';
+import { verifyKept, verifyOffice, type KeptRecord } from './verify';
+
+const PASSWORD = 'a long password';
+let office: Office;
+let who: Awaited<ReturnType<typeof visitor>>;
+let home: string;
+const house = randomUUID();
+let anchors: Anchor[];
+const verify = (known = anchors) => verifyOffice(office.db, office.keys.publicKeys, home, known);
+
+beforeAll(async () => {
+  office = await openOffice({ demo: false });
+  who = await visitor(office);
+  const person = { office: 'Windfall', edition: '2020', name: 'Ilse O’Harrow', login: 'ilse', password: PASSWORD };
+  await who.post('/api/setup', person);
+  const session = (await who.signIn('ilse', PASSWORD)).body as { office: { id: string } };
+  home = session.office.id;
+  await bringUp(office.db, office.keys);
+  await who.change(opening(house), changeOf(touched(house, 'breaker.ratingA', 50)));
+  for (const kind of ['stop-work', 'corrections-required', 'stop-work'] as const) {
+    await who.change(await who.decisionOn(house, { kind }));
+    await who.change(changeOf(touched(house, 'inlet.ratingA', 30)));
+  }
+  const folder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
+  await writeAnchor(office.db, folder);
+  anchors = await readAnchors(folder);
+  await rm(folder, { recursive: true });
+});
+afterAll(() => office.close());
+
+test('what the office sealed holds, line by line, and as it was anchored', async () => {
+  expect(await verify()).toEqual({ lines: 4 }); // its key, and three decisions
+  expect(anchors).toMatchObject([{ office: home, n: 4 }]);
+});
+
+/** Does something to the database as whoever reaches it could, says what the verification finds, and takes it back. */
+async function after(statements: string, keys = office.keys, known = anchors): Promise<string | undefined> {
+  const client = new pg.Client(office.url);
+  await client.connect();
+  await client.query('begin');
+  for (const table of ['changes', 'decisions', 'ledger'])
+    await client.query(`alter table ${table} disable trigger user`);
+  await client.query(statements);
+  const db = drizzle(client as never, { schema }) as unknown as Office['db'];
+  const { wrong } = await verifyOffice(db, keys.publicKeys, home, known);
+  await client.query('rollback');
+  await client.end();
+  return wrong;
+}
+const SECOND = `id = (select subject::uuid from ledger where n = 3)`;
+
+test.each<[string, string, RegExp]>([
+  [
+    'a record edited',
+    `update decisions set record = jsonb_set(record, '{header,address}', '"elsewhere"') where ${SECOND}`,
+    /^Line 3: decision on elsewhere, 2026-.*: its record was edited\.$/,
+  ],
+  ['a kind edited', `update decisions set kind = 'approved' where ${SECOND}`, /^Line 3: .*its kind was edited/],
+  [
+    'a signer edited',
+    `insert into accounts (id, office, login, name, role, password_hash) select '${randomUUID()}', office, 'eve', 'Eve', role, password_hash from accounts limit 1;
+     update decisions set by = (select id from accounts where login = 'eve') where ${SECOND}`,
+    /^Line 3: .*its signer was edited/,
+  ],
+  [
+    'a time edited',
+    `update decisions set signed_at = signed_at - interval '1 day' where ${SECOND}`,
+    /^Line 3: .*its time was edited/,
+  ],
+  [
+    'a change edited',
+    `update changes set body = jsonb_set(body, '{facts,0,value}', '30') where revision = 2`,
+    /^Line 2: .*the changes that led to it were edited/,
+  ],
+  ['a change taken out', `delete from changes where revision = 2`, /^Line 2: .*the changes that led to it were edited/],
+  ['a line taken out', `delete from ledger where n = 2`, /^Line 2: it was taken out/],
+  [
+    'a line and its decision taken out, and the others moved up',
+    `delete from decisions where id = (select subject::uuid from ledger where n = 2); delete from ledger where n = 2;
+     update ledger set n = n - 1 where n > 2; update offices set ledger_n = 3`,
+    /^Line 2: its columns were edited/,
+  ],
+  ['a decision taken out', `delete from decisions where ${SECOND}`, /^Line 3: the decision of .* was deleted/],
+  [
+    'the last cut off',
+    `delete from decisions where id = (select subject::uuid from ledger where n = 4); delete from ledger where n = 4`,
+    /^The end: the office has counted 4 lines, and 3 are there/,
+  ],
+  [
+    'a decision put in beside the office',
+    `insert into decisions select '${randomUUID()}', inspection, revision + 50, by, kind, signed_at, record, seal from decisions where ${SECOND}`,
+    /has no line: it was put in beside the office/,
+  ],
+  [
+    'a column of the ledger edited',
+    `update ledger set kind = 'older-decision' where n = 3`,
+    /^Line 3: its columns were edited/,
+  ],
+])('%s is found, and named', async (_, statements, wrong) => {
+  expect(await after(statements)).toMatch(wrong);
+});
+
+const lineOf = async (n: number): Promise<{ jws: string; line: Line }> => {
+  const rows = await office.db.select().from(schema.ledger);
+  const { jws } = rows.find((one) => one.n === n)!;
+  return { jws, line: (await signedBy(office.keys.publicKeys, jws)) as Line };
+};
+
+test('everything rewritten with other keys fails at the first line', async () => {
+  const thief = await passingKeys();
+  const { line } = await lineOf(4);
+  const forged = await thief.sign({ ...line, decided: 'approved' });
+  expect(await after(`update ledger set jws = '${forged}' where n = 4`)).toMatch(/^Line 4: its signature fails/);
+});
+
+test('what was cut off or rewritten with the office’s own keys is found by an anchor kept elsewhere', async () => {
+  const third = await lineOf(3);
+  const cutOff = `delete from decisions where id = (select subject::uuid from ledger where n = 4); delete from ledger where n = 4;
+    update offices set ledger_n = 3, ledger_head = '${sha256(third.jws)}'`;
+  expect(await after(cutOff)).toMatch(/^The end: on 2\d{3}-.* there were 4 lines, and 3 are there\.$/);
+  expect(await after(cutOff, office.keys, [])).toBeUndefined(); // nobody else kept anything
+
+  const { line } = await lineOf(4);
+  const forged = await office.keys.sign({ ...line, at: '2026-11-26T00:00:00.000Z' });
+  const rewritten = `update ledger set jws = '${forged}' where n = 4; update offices set ledger_head = '${sha256(forged)}'`;
+  expect(await after(rewritten)).toMatch(/^Line 4: it is not the one that was there on /);
+});
+
+test('the server itself can only add to what was sealed', async () => {
+  for (const statement of [
+    'update changes set revision = revision',
+    'delete from decisions',
+    "update ledger set jws = ''",
+    'truncate ledger',
+  ])
+    await expect(office.pool.query(statement)).rejects.toThrow(/is only ever added to/);
+});
+
+test('a record that was kept as a file is verified without the office; an edited one is not', async () => {
+  const { records } = (await who.get(`/api/inspections/${house}/records`)).body as { records: KeptRecord[] };
+  const [kept] = records;
+  expect(await verifyKept(office.keys.publicKeys, kept!)).toBeUndefined();
+  const edited = { ...kept!, record: { ...kept!.record, header: { ...kept!.record.header, address: 'elsewhere' } } };
+  expect(await verifyKept(office.keys.publicKeys, edited)).toBe('its record was edited');
+  expect(await verifyKept((await passingKeys()).publicKeys, kept!)).toMatch(/^its signature fails/);
+});
+
+test('a new key is vouched for by the one before, and what the old one sealed still holds', async () => {
+  const own = await openOffice({ demo: false });
+  const person = await visitor(own);
+  await person.post('/api/setup', { office: 'W', edition: '2020', name: 'Ilse', login: 'ilse', password: PASSWORD });
+  const at = ((await person.signIn('ilse', PASSWORD)).body as { office: { id: string } }).office.id;
+  const [first, second] = [await newKey(), await newKey()];
+  const old = await passingKeys(first);
+  await bringUp(own.db, old);
+  const both = await passingKeys(first, second);
+  await bringUp(own.db, both);
+  await bringUp(own.db, both); // once each
+  expect(await verifyOffice(own.db, both.publicKeys, at)).toEqual({ lines: 2 });
+  expect(await verifyOffice(own.db, old.publicKeys, at)).toEqual({ lines: 2 }); // the old one signed the line of the new
+  await own.close();
+});
+
+test('a decision sealed before there was a ledger is taken into it once, as what it was', async () => {
+  const own = await openOffice();
+  const line = async () =>
+    (await own.pool.query<{ n: number }>("select count(*)::int as n from ledger where kind = 'older-decision'"))
+      .rows[0]!.n;
+  expect(await line()).toBe(0);
+  await own.pool.query('alter table ledger disable trigger user');
+  await own.pool.query('delete from ledger; ');
+  await own.pool.query("update offices set ledger_n = 0, ledger_head = ''");
+  await bringUp(own.db, own.keys);
+  const decided = (await own.pool.query<{ n: number }>('select count(*)::int as n from decisions')).rows[0]!.n;
+  expect(await line()).toBe(decided);
+  await bringUp(own.db, own.keys);
+  expect(await line()).toBe(decided);
+  const [one] = await own.db.select().from(schema.offices);
+  expect(await verifyOffice(own.db, own.keys.publicKeys, one!.id)).toEqual({ lines: decided + 1 });
+  await own.close();
+}, 120_000);
+
+test('the key file is made once, readable by its owner alone, whoever comes first', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
+  const file = join(folder, 'keys', 'seal.json');
+  const opened = await Promise.all([openKeys(file), openKeys(file)]);
+  const kept = JSON.parse(await readFile(file, 'utf8')) as { keys: { kid: string }[] };
+  expect(kept.keys).toHaveLength(1);
+  expect((await openKeys(file)).publicKeys.map(({ kid }) => kid)).toEqual([kept.keys[0]!.kid]);
+  expect(opened.flatMap(({ publicKeys }) => publicKeys.map((key) => 'd' in key))).toEqual([false, false]);
+  const { mode } = await import('node:fs').then(({ statSync }) => statSync(file));
+  expect(mode & 0o077).toBe(0);
+  await rm(folder, { recursive: true });
+});
+
+test('a decision signed in the future is refused: the clock of the device is ahead', async () => {
+  const decision = await who.decisionOn(house, { kind: 'stop-work' });
+  const ahead = { ...decision, at: new Date(Date.now() + 3600_000).toISOString() } as typeof decision;
+  expect((await who.change(ahead)).body).toMatchObject({
+    results: [{ status: 'refused', detail: expect.stringContaining('clock of the device is ahead') as string }],
+  });
+});

@@ -1,0 +1,85 @@
+import { and, asc, eq, isNull, lte, sql } from 'drizzle-orm';
+import { canonicalText } from '@careful-latch/core/record';
+import { inTransaction, type Database, type Transaction } from '../database/client';
+import { changes, decisions, inspections, ledger, offices } from '../database/schema';
+import type { SealKeys } from './keys';
+import { sha256, type Line } from './line';
+
+type Said = Omit<Line, 'v' | 'office' | 'n' | 'prev' | 'at'>;
+
+/** Writes a line under the office’s lock, which the transaction must hold; resolves with its JWS. */
+async function append(tx: Transaction, keys: SealKeys, office: string, said: Said, signer?: string): Promise<void> {
+  const [{ n, head }] = (await tx
+    .select({ n: offices.ledgerN, head: offices.ledgerHead })
+    .from(offices)
+    .where(eq(offices.id, office))) as [{ n: number; head: string }];
+  const line: Line = { v: 1, office, n: n + 1, prev: head, at: new Date().toISOString(), ...said };
+  const jws = await keys.sign(line, signer);
+  await tx.insert(ledger).values({ office, n: line.n, kind: line.kind, subject: line.subject, jws });
+  await tx
+    .update(offices)
+    .set({ ledgerN: line.n, ledgerHead: sha256(jws) })
+    .where(eq(offices.id, office));
+}
+
+/** SHA-256 over the changes of an inspection up to a revision, each hashed with those before it. */
+async function logOf(db: Database | Transaction, inspection: string, revision: number): Promise<string> {
+  const rows = await db
+    .select({ body: changes.body })
+    .from(changes)
+    .where(and(eq(changes.inspection, inspection), lte(changes.revision, revision)))
+    .orderBy(asc(changes.revision));
+  return rows.reduce((log, { body }) => sha256(log + canonicalText(body)), '');
+}
+
+type Decided = typeof decisions.$inferSelect;
+
+/** What the ledger says of a decision. */
+export async function saidOf(db: Database | Transaction, row: Decided): Promise<Omit<Said, 'kind'>> {
+  return {
+    subject: row.id,
+    inspection: row.inspection,
+    revision: row.revision,
+    record: sha256(canonicalText(row.record)),
+    log: await logOf(db, row.inspection, row.revision),
+    decided: row.kind,
+    by: row.by,
+    signedAt: row.signedAt.toISOString(),
+  };
+}
+
+/** Seals a decision: a signed line in the office’s ledger. */
+export async function sealInLedger(tx: Transaction, keys: SealKeys, office: string, row: Decided): Promise<void> {
+  await append(tx, keys, office, { kind: 'decision', ...(await saidOf(tx, row)) });
+}
+
+/** At the start: every key of the file, and every decision that was sealed before there was a ledger, gets its line once. */
+export async function bringUp(db: Database, keys: SealKeys): Promise<void> {
+  for (const { id: office } of await db.select({ id: offices.id }).from(offices))
+    await inTransaction(db, async (tx) => {
+      await tx.select({ id: offices.id }).from(offices).where(eq(offices.id, office)).for('update');
+      const known = await tx
+        .select({ subject: ledger.subject })
+        .from(ledger)
+        .where(and(eq(ledger.office, office), eq(ledger.kind, 'key')));
+      // The first key vouches for itself, each later one is vouched for by the one before.
+      for (const [i, key] of keys.publicKeys.entries())
+        if (!known.some(({ subject }) => subject === key.kid))
+          await append(
+            tx,
+            keys,
+            office,
+            { kind: 'key', subject: key.kid!, key },
+            keys.publicKeys[Math.max(0, i - 1)]!.kid,
+          );
+      const older = await tx
+        .select({ decision: decisions })
+        .from(decisions)
+        .innerJoin(inspections, eq(inspections.id, decisions.inspection))
+        .leftJoin(ledger, eq(ledger.subject, sql`${decisions.id}::text`))
+        .where(and(eq(inspections.office, office), isNull(ledger.n)))
+        .orderBy(asc(decisions.signedAt), asc(decisions.revision));
+      for (const { decision } of older)
+        await append(tx, keys, office, { kind: 'older-decision', ...(await saidOf(tx, decision)) });
+    });
+}

@@ -1,0 +1,32 @@
+import { createHash } from 'node:crypto';
+
+export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
+
+/** What a line of the ledger is about. */
+export type LedgerKind = 'decision' | 'older-decision' | 'key';
+
+/** What is signed in a line of the ledger: its place, the line before, and what it is about. */
+export interface Line {
+  readonly v: 1;
+  readonly office: string;
+  /** From 1 on, without gaps. */
+  readonly n: number;
+  /** SHA-256 of the JWS before; empty for the first. */
+  readonly prev: string;
+  readonly kind: LedgerKind;
+  /** Id of the decision, or thumbprint of the key. */
+  readonly subject: string;
+  /** The office’s own time. */
+  readonly at: string;
+  readonly inspection?: string;
+  readonly revision?: number;
+  /** SHA-256 of the sealed record in canonical JSON. */
+  readonly record?: string;
+  /** SHA-256 over all changes up to the decision, each with the one before. */
+  readonly log?: string;
+  readonly decided?: string;
+  readonly by?: string;
+  /** The device’s time. */
+  readonly signedAt?: string;
+  readonly key?: object;
+}
