@@ -48,11 +48,25 @@ async function database(): Promise<boolean> {
   return holds;
 }
 
+interface Kept {
+  readonly records: KeptRecord[];
+  readonly keys: { kid: string }[];
+}
+
+function readKept(path: string): Kept {
+  try {
+    const { records, keys } = JSON.parse(readFileSync(path, 'utf8')) as Kept;
+    if (Array.isArray(records) && Array.isArray(keys)) return { records, keys };
+  } catch {
+    // said below
+  }
+  throw new Error(
+    `${path} is no record that can be read. Right would be the file that “Save as a file” gives on a record’s screen.`,
+  );
+}
+
 async function file(path: string): Promise<boolean> {
-  const { records, keys } = JSON.parse(readFileSync(path, 'utf8')) as {
-    records: KeptRecord[];
-    keys: { kid: string }[];
-  };
+  const { records, keys } = readKept(path);
   let holds = true;
   for (const one of records) {
     const wrong = await verifyKept(keys, one);
