@@ -23,11 +23,44 @@ interface Picture {
   readonly before?: (page: Page) => Promise<void>;
 }
 
+/** A photo of a panel, drawn for it, with a ring around the generator's handle. */
+async function ringedPhoto(page: Page): Promise<void> {
+  const drawn = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(1200, 1500);
+    const context = canvas.getContext('2d')!;
+    const box = (color: string, ...at: [number, number, number, number]) => {
+      context.fillStyle = color;
+      context.fillRect(...at);
+    };
+    box('#8b9093', 0, 0, 1200, 1500);
+    box('#6d7275', 90, 60, 1020, 1380);
+    context.font = '84px sans-serif';
+    for (let row = 0; row < 5; row++)
+      for (const [column, x] of [160, 640].entries()) {
+        box('#26292b', x, 150 + row * 250, 400, 190);
+        box('#44494c', x + (column ? 20 : 210), 185 + row * 250, 170, 120);
+        context.fillStyle = '#e8e4da';
+        context.fillText(row === 1 && column === 0 ? '50' : '20', x + (column ? 240 : 60), 275 + row * 250);
+      }
+    const blob = await canvas.convertToBlob({ type: 'image/jpeg' });
+    return [...new Uint8Array(await blob.arrayBuffer())];
+  });
+  await page.getByTestId('evidence-key').click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'From files' }).click();
+  await (await chooser).setFiles({ name: 'panel.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(drawn) });
+  await page.getByTestId('shown-photo').click();
+  const photo = page.getByTestId('photo');
+  const { width, height } = (await photo.boundingBox())!;
+  await photo.click({ position: { x: width * 0.25, y: height * 0.33 } });
+  await page.getByLabel('Caption', { exact: true }).fill('50 on the generator’s handle');
+}
+
 const PICTURES: Picture[] = [
   { name: 'list', path: '/' },
   { name: 'new-inspection', path: '/new' },
   { name: 'path', path: house(2) },
-  { name: 'cord', path: `${house(2)}/cord` },
+  { name: 'photo', path: `${house(2)}/breaker?fact=breaker.ratingA`, before: ringedPhoto },
   { name: 'breaker-violated', path: `${house(2)}/breaker` },
   { name: 'neutral', path: `${house(4)}/neutral` },
   { name: 'transfer', path: `${house(7)}/transfer` },
@@ -46,9 +79,10 @@ const PICTURES: Picture[] = [
     before: async (page) => page.getByRole('radio', { name: 'Corrections required' }).click(),
   },
   { name: 'record', path: `${house(5)}/record`, before: async (page) => page.getByText('Seal holds').waitFor() },
-  { name: 'path-night', path: house(4), night: true },
+  { name: 'desk-list', path: '/', desk: true, night: true },
+  { name: 'desk-wall', path: house(2), desk: true },
   { name: 'desk-feeder', path: `${house(3)}/feeder`, desk: true },
-  { name: 'desk-breaker-night', path: `${house(2)}/breaker`, desk: true, night: true },
+  { name: 'desk-loads', path: `${house(6)}/loads`, desk: true },
 ];
 
 await buildApplication(root, say);

@@ -63,7 +63,7 @@ const TypedAmount = memo(function TypedAmount({
       errorMessage={wrong}
       renderErrorMessage={wrong !== undefined}
       containerStyle={{ maxWidth: wrong ? 320 : 100 }}
-      inputStyle={{ fontFamily: READING_FONT, fontSize: 20 }}
+      inputStyle={{ fontFamily: READING_FONT, fontSize: 20, minWidth: 0 }}
     />
   );
 });
