@@ -213,7 +213,7 @@ export function applyChange(inspection: Inspection | undefined, change: Change, 
     }
     case 'evidence': {
       const evidence = withEvidence(inspection.evidence, change, by);
-      // A picture changes nothing that was found, so it begins no second visit.
+      // A picture changes nothing that was found, so it begins no reinspection.
       return typeof evidence === 'string'
         ? refused(evidence)
         : { ok: true, inspection: { ...inspection, evidence, changedAt: change.at } };

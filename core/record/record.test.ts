@@ -447,7 +447,7 @@ describe('photos and notes', () => {
     ({ type: 'evidence', inspection: ID, evidence: id, is }) as ChangeBody;
   const taken = { about: 'breaker.ratingA', text: 'the handle', photo };
 
-  test('a photo is kept with who took it and when, changes no finding and begins no second visit', () => {
+  test('a photo is kept with who took it and when, changes no finding and begins no reinspection', () => {
     const signed = after(inspection(), {
       type: 'decide',
       ...SEEN,
