@@ -11,6 +11,8 @@ import { serverBundle, serverCommand } from '../tools/bundle.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
+const KEYS = join(tmpdir(), `careful-latch-keys-${process.pid}.json`);
+
 function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
@@ -30,8 +32,8 @@ async function asAdmin(sql: string): Promise<void> {
 /** A real server on a database of its own, that can be killed and started again. */
 export class Office {
   private server: ChildProcess | undefined;
-  /** Where its photos are kept. */
-  private readonly photos = join(tmpdir(), `.careful-latch-${randomUUID()}`);
+  /** Where its photos and anchors are kept. */
+  private readonly folder = join(tmpdir(), `.careful-latch-${randomUUID()}`);
   private constructor(
     readonly address: string,
     private readonly port: number,
@@ -62,7 +64,9 @@ export class Office {
         DATABASE_URL: url,
         DEMO: this.demo ? '1' : '0',
         SESSION_SECRET: 'e2e',
-        EVIDENCE_FOLDER: this.photos,
+        EVIDENCE_FOLDER: join(this.folder, 'photos'),
+        ANCHOR_FOLDER: join(this.folder, 'anchors'),
+        SEAL_KEYS: KEYS, // an office that is a copy of another has its seals too
       },
     });
     await once(this.server, 'message');
@@ -79,7 +83,7 @@ export class Office {
 
   async close(): Promise<void> {
     await this.stop();
-    rmSync(this.photos, { recursive: true, force: true });
+    rmSync(this.folder, { recursive: true, force: true });
     await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
   }
 }

@@ -29,6 +29,8 @@ interface Options extends Connection {
   readonly keys: SealKeys;
   /** Folder in which the photos are kept. */
   readonly evidenceFolder: string;
+  /** The proxies in front of it, by their number or addresses: then cookies are for TLS alone, and addresses those that the proxy names. */
+  readonly trustProxy?: number | string;
   /** Folder of the built web application; without it the server answers the API alone. */
   readonly webFolder?: string;
 }
@@ -39,9 +41,19 @@ const WEEK_MS = 7 * 24 * 3600 * 1000;
 const BODY_LIMIT = '1mb';
 
 /** The whole server as an Express application; listens nowhere by itself. */
-export function createApp({ pool, db, log, sessionSecret, keys, evidenceFolder, webFolder }: Options): Express {
+export function createApp({
+  pool,
+  db,
+  log,
+  sessionSecret,
+  keys,
+  evidenceFolder,
+  webFolder,
+  trustProxy,
+}: Options): Express {
   const app = express();
   app.disable('x-powered-by');
+  if (trustProxy !== undefined) app.set('trust proxy', trustProxy);
   app.use(
     pinoHttp({
       logger: log,
@@ -60,7 +72,7 @@ export function createApp({ pool, db, log, sessionSecret, keys, evidenceFolder, 
           'upgrade-insecure-requests': null, // an office may serve it on its own network without TLS
         },
       },
-      strictTransportSecurity: false,
+      strictTransportSecurity: trustProxy !== undefined, // the proxy speaks TLS; without one an office may have none
     }),
   );
 
@@ -104,7 +116,7 @@ export function createApp({ pool, db, log, sessionSecret, keys, evidenceFolder, 
   );
   api.use(readAccount(db));
   api.use(express.json({ limit: BODY_LIMIT }));
-  api.use(sessionRoutes(db), setupRoutes(db), inspectionRoutes(db, keys), changeRoutes(db, keys));
+  api.use(sessionRoutes(db, sessionSecret), setupRoutes(db), inspectionRoutes(db, keys), changeRoutes(db, keys));
   api.use(evidenceRoutes(db, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 
@@ -137,7 +149,7 @@ function pages(webFolder: string): express.RequestHandler {
     },
   });
   return (request, response, next) => {
-    if (request.method === 'GET' && !/\.\w+$/.test(request.path)) request.url = pageFor(request);
+    if (['GET', 'HEAD'].includes(request.method) && !/\.\w+$/.test(request.path)) request.url = pageFor(request);
     files(request, response, next);
   };
 }

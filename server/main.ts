@@ -6,7 +6,7 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
-import { connect, migrate } from './database/client';
+import { connect, migrate, oneAfterTheOther } from './database/client';
 import { loadDemo } from './demo/load';
 import { writeAnchor } from './ledger/anchor';
 import { openKeys } from './ledger/keys';
@@ -16,6 +16,7 @@ import { simulateMeter } from './meter/instrument';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const databaseUrl = process.env.DATABASE_URL;
+const trustProxy = process.env.TRUST_PROXY;
 const port = Number(process.env.PORT ?? 4780);
 /** Loopback unless told otherwise: the demo's password is no secret. */
 const host = process.env.HOST ?? '127.0.0.1';
@@ -38,16 +39,20 @@ const evidenceFolder = resolve(process.env.EVIDENCE_FOLDER ?? join(root, '.data'
 const sealKeysFile = resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json'));
 const anchorFolder = resolve(process.env.ANCHOR_FOLDER ?? join(root, '.data', 'anchors'));
 const ANCHOR_EVERY_MS = 3600_000;
+/** How long running requests have to be finished, once the server is asked to end. */
+const FINISH_WITHIN_MS = 5_000;
 
 const log = serverLog(process.env.LOG_LEVEL);
 
 async function main(): Promise<void> {
   if (!databaseUrl) throw new Error('DATABASE_URL is not set. Use npm start, which sets up a database, or set it.');
   const connection = connect(databaseUrl, (error) => log.warn({ err: error }, 'a connection to the database was lost'));
-  await migrate(connection.db);
   const keys = await openKeys(sealKeysFile);
-  if (process.env.DEMO === '1') await loadDemo(connection.db, keys);
-  await bringUp(connection.db, keys);
+  await oneAfterTheOther(connection.pool, async () => {
+    await migrate(connection.db);
+    if (process.env.DEMO === '1') await loadDemo(connection.db, keys);
+    await bringUp(connection.db, keys);
+  });
   const anchor = () =>
     writeAnchor(connection.db, anchorFolder).catch((err: unknown) => log.warn({ err }, 'no anchor was written'));
   await anchor();
@@ -60,6 +65,7 @@ async function main(): Promise<void> {
     keys,
     evidenceFolder,
     webFolder: join(root, 'app', 'dist'),
+    ...(trustProxy && { trustProxy: /^\d+$/.test(trustProxy) ? Number(trustProxy) : trustProxy }),
   });
   const server = createServer(app).listen(port, host);
   // An office at work has no simulated readings to take.
@@ -78,7 +84,8 @@ async function main(): Promise<void> {
     log.info('ending: running requests are finished first');
     for (const one of meter?.clients ?? []) one.terminate();
     server.close(() => void connection.pool.end().then(() => process.exit(0)));
-    setTimeout(() => process.exit(1), 10_000).unref();
+    setTimeout(() => server.closeAllConnections(), FINISH_WITHIN_MS).unref(); // an upload that hangs
+    setTimeout(() => process.exit(1), 2 * FINISH_WITHIN_MS).unref();
   };
   process.on('SIGTERM', end);
   process.on('SIGINT', end);

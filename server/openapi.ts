@@ -153,6 +153,7 @@ const schemas: Record<string, Json> = {
       items: {
         oneOf: [
           change('open', { header: ref('Header') }),
+          change('head', { address: text, owner: text, permit: text, reason: text }),
           change('facts', { facts: { type: 'array', minItems: 1, items: recordedFact } }),
           // As devices sent it before facts could be recorded together.
           change('fact', { path: text, value }, { part: text }),

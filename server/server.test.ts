@@ -9,12 +9,15 @@ import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { applyChange, touched, type Change, type Inspection } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
-import { migrate } from './database/client';
+import supertest from 'supertest';
+import { createApp } from './app';
+import { migrate, oneAfterTheOther } from './database/client';
 import { accounts, changes, decisions, inspections, offices, sessions } from './database/schema';
 import { DEMO_PROPERTIES } from './demo/properties';
 import { sealOf } from './inspections/seal';
 import { serverLog } from './log';
 import { loadDemo } from './demo/load';
+import { DEMO_PASSWORD } from './demo/password';
 import {
   changeOf,
   decisionOn,
@@ -58,6 +61,43 @@ describe('sessions', () => {
     expect(refused.status).toBe(401);
     expect(refused.type).toBe('application/problem+json');
     expect(refused.body).toMatchObject({ status: 401, detail: expect.stringContaining('Sign in first') as string });
+  });
+
+  test('whoever tries a name again and again is stopped, and locks out neither its owner’s device nor others behind the same address', async () => {
+    const own = await openOffice({ demo: false });
+    const ilse = await visitor(own);
+    const person = { office: 'W', edition: '2020', name: 'Ilse', login: 'ilse', password: 'a long password' };
+    await ilse.post('/api/setup', person);
+    expect((await ilse.signIn('ilse', person.password)).status).toBe(200); // this device is known from now on
+    await ilse.signOut();
+    const stranger = await visitor(own);
+    const statuses: number[] = [];
+    for (let i = 0; i < 12; i++) statuses.push((await stranger.signIn('ilse', 'guessed')).status);
+    expect(statuses).toEqual([...Array.from({ length: 10 }, () => 401), 429, 429]);
+    expect((await (await visitor(own)).signIn('joss', 'guessed')).status).toBe(401);
+    expect((await ilse.signIn('ilse', person.password)).status).toBe(200);
+    await own.close();
+  });
+
+  test('behind a proxy cookies are for TLS alone, and the browser is told to keep to it', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
+    const app = createApp({
+      ...office,
+      log: serverLog('silent'),
+      sessionSecret: 'test',
+      evidenceFolder: folder,
+      trustProxy: 1,
+    });
+    const answer = await supertest(app)
+      .post('/api/session')
+      .set('x-forwarded-proto', 'https')
+      .send({ login: 'ilse', password: DEMO_PASSWORD });
+    const cookies = answer.headers['set-cookie'] as unknown as string[];
+    expect(cookies.length).toBeGreaterThan(0);
+    expect(cookies.filter((one) => !/; Secure/.test(one))).toEqual([]);
+    expect(answer.headers['strict-transport-security']).toMatch(/max-age/);
+    expect((await supertest(office.app).get('/healthz')).headers['strict-transport-security']).toBeUndefined();
+    await rm(folder, { recursive: true });
   });
 
   test('signing in works by name and password, and changes the session', async () => {
@@ -548,6 +588,14 @@ describe('records', () => {
 });
 
 describe('database', () => {
+  test('processes that start at the same moment bring the database up once', async () => {
+    const own = await openOffice({ demo: false, migrated: false });
+    const start = () => oneAfterTheOther(own.pool, () => migrate(own.db));
+    await Promise.all([start(), start(), start(), start()]);
+    expect(await own.db.$count(inspections)).toBe(0);
+    await own.close();
+  });
+
   test('every migration runs on a database with data in it, and a second time changes nothing', async () => {
     const before = await office.db.$count(inspections);
     await migrate(office.db);

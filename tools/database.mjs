@@ -26,7 +26,7 @@ function output(command, args) {
 }
 
 /** Folder of the server's programs: where pg_config says, else Debian's newest versioned folder, else anywhere on PATH. */
-function findBinaries() {
+export function postgresPrograms() {
   const debian = '/usr/lib/postgresql';
   const versioned = existsSync(debian)
     ? readdirSync(debian)
@@ -115,10 +115,10 @@ const ended = (child) => new Promise((resolve) => child.once('exit', (code, sign
  * Kept running, it is started again when it ends by itself. Resolves with its address and a `stop`; rejects with a sentence.
  */
 export async function startCluster({ folder, say = () => {}, forTests = false, keepRunning = false }) {
-  let binaries = findBinaries();
+  let binaries = postgresPrograms();
   if (!binaries) {
     installDebianPackage('postgresql', 'PostgreSQL', say);
-    binaries = findBinaries();
+    binaries = postgresPrograms();
     if (!binaries) throw new Error('PostgreSQL was installed, but its programs were not found.');
   }
   mkdirSync(folder, { recursive: true, mode: 0o700 });

@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { buildApplication } from './build.mjs';
 import { serverBundle } from './bundle.mjs';
 import { chromium } from './chromium.mjs';
-import { startCluster } from './database.mjs';
+import { postgresPrograms, startCluster } from './database.mjs';
 import { installPackages } from './install.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -83,7 +83,7 @@ async function main() {
   const needsDatabase = wanted.length === 0 || wanted.includes('server') || wanted.includes('e2e');
   if (!needsDatabase) return;
   cluster = await startCluster({ folder: join(root, '.data', 'test-postgres'), say, forTests: true });
-  const database = { TEST_DATABASE_URL: cluster.url };
+  const database = { TEST_DATABASE_URL: cluster.url, POSTGRES_PROGRAMS: postgresPrograms() };
   await jest('server', database);
   if (wanted.length > 0 && !wanted.includes('e2e')) return;
   const browser = chromium(say);

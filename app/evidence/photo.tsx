@@ -55,9 +55,13 @@ export function PhotoWithMarks({
           />
         )
       )}
-      <View style={{ position: 'absolute', left: 0, top: 0, width: widthPx, height: heightPx, pointerEvents: 'none' }}>
-        <Marks photo={photo} />
-      </View>
+      {!missing && (
+        <View
+          style={{ position: 'absolute', left: 0, top: 0, width: widthPx, height: heightPx, pointerEvents: 'none' }}
+        >
+          <Marks photo={photo} />
+        </View>
+      )}
     </View>
   );
 }

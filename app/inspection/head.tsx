@@ -1,20 +1,26 @@
 import { violationsOf } from '@careful-latch/core/verdict';
 import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
-import { memo } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { STATE_WORDS, stateOf } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
 import { Quiet, Title } from '../theme/words';
+import { CorrectHead } from './correct-head';
 import { SaveLine } from './save-line';
 import type { Walk } from './walk';
 
 /** The inspection's head: the address once, and how it stands. */
 export const Head = memo(function Head({ walk: { inspection } }: { walk: Walk }) {
   const { address, owner, permit, edition } = inspection.header;
+  const [correcting, setCorrecting] = useState(false);
+  if (correcting) return <CorrectHead inspection={inspection} onClose={() => setCorrecting(false)} />;
   return (
     <View>
-      <Title style={{ fontSize: 24, lineHeight: 30 }}>{address}</Title>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-start', gap: 8 }}>
+        <Title style={{ flex: 1, fontSize: 24, lineHeight: 30 }}>{address}</Title>
+        <Plate role="button" quiet label="Correct" onPress={() => setCorrecting(true)} />
+      </View>
       <Quiet numberOfLines={1}>{[owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Quiet>
       <Quiet>{STATE_WORDS[stateOf(inspection)]}</Quiet>
       <SaveLine inspection={inspection.id} />

@@ -26,7 +26,7 @@ export function SaveLine({ inspection }: { inspection?: string }) {
 const counted = (count: number, one: string, more: string) => `${count} ${count === 1 ? one : more}`;
 
 /** What the office does not have yet, in words; empty where it has all. */
-const toSend = (entries: number, photos: number) =>
+export const toSend = (entries: number, photos: number) =>
   [entries > 0 && counted(entries, 'entry', 'entries'), photos > 0 && counted(photos, 'photo', 'photos')]
     .filter(Boolean)
     .join(' and ');

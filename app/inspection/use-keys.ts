@@ -71,6 +71,7 @@ export function useKeys(walk: Walk | undefined, onHelp: () => void): void {
     };
     const onKey = (event: KeyboardEvent) => {
       if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (document.querySelector('[aria-modal="true"]')) return; // a photo or the sheet of keys lies over it
       const act = /^\d$/.test(event.key) ? () => plate(Number(event.key)) : acts[event.key];
       if (!act) return;
       act();

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { Modal, Pressable, View } from 'react-native';
 import { Plate, Plates } from '../plates/plate';
+import { toSend } from '../inspection/save-line';
 import { useInspections } from '../stores/inspections';
+import { usePhotos } from '../stores/photos';
 import { usePreferences } from '../stores/preferences';
 import { signOut, useSession } from '../stores/session';
 import { cut, usePalette } from '../theme/theme';
@@ -13,6 +15,7 @@ export function Menu() {
   const [open, setOpen] = useState(false);
   const account = useSession((one) => one.account);
   const waiting = useInspections((one) => one.waiting);
+  const photos = usePhotos((one) => one.waiting);
   const { appearance, help, leftHanded, setAppearance, setHelp, setLeftHanded } = usePreferences();
   const initials = account?.name
     .split(/\s+/)
@@ -69,9 +72,11 @@ export function Menu() {
               <Plate label="Right" selected={!leftHanded} onPress={() => setLeftHanded(false)} />
               <Plate label="Left" selected={leftHanded} onPress={() => setLeftHanded(true)} />
             </Plates>
-            {waiting > 0 && (
-              <Quiet>{`${waiting} not sent yet; they stay on this phone and go when you sign in here again.`}</Quiet>
-            )}
+            <Quiet>
+              {waiting + photos > 0
+                ? `${toSend(waiting, photos)} not sent yet: they stay on this phone when you sign out, and go when you sign in here again.`
+                : 'Signing out takes off this phone what the office has.'}
+            </Quiet>
             <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'space-between' }}>
               <Plate role="button" quiet label="Sign out" onPress={() => void signOut()} />
               <Plate role="button" label="Close" onPress={() => setOpen(false)} />

@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { readCase } from '@careful-latch/core/case';
 import { ofOldDevice, type Change, type Inspection } from '@careful-latch/core/record';
 
@@ -34,12 +34,14 @@ export interface SetAside {
   readonly why: string;
 }
 
+const nameOf = (account: string) => `careful-latch-${account}`;
+
 /** The device's own store: one for each account, so that two people on one phone never mix. */
 export class Device {
   private constructor(private readonly db: IDBPDatabase<Shelves>) {}
 
   static async open(account: string): Promise<Device> {
-    const db = await openDB<Shelves>(`careful-latch-${account}`, 4, {
+    const db = await openDB<Shelves>(nameOf(account), 4, {
       upgrade(shelves, from) {
         if (from < 1) {
           shelves.createObjectStore('inspections', { keyPath: 'id' });
@@ -51,6 +53,11 @@ export class Device {
       },
     });
     return new Device(db);
+  }
+
+  /** Takes away all that is kept here for an account. */
+  static remove(account: string): Promise<void> {
+    return deleteDB(nameOf(account));
   }
 
   async everything(): Promise<{

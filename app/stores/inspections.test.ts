@@ -6,6 +6,7 @@ import {
   catchUp,
   closeStore,
   decide,
+  leaveStore,
   openInspection,
   openStore,
   readAside,
@@ -425,5 +426,29 @@ describe('deciding', () => {
     fact(id, 'breaker.ratingA', 50);
     await expect(sign(before)).rejects.toThrow('It has changed while you signed.');
     expect(seen(id).decisions).toEqual([]);
+  });
+});
+
+describe('signing out', () => {
+  const kept = async () =>
+    (await indexedDB.databases()).map(({ name }) => name).includes(`careful-latch-person-${account}`);
+
+  test('takes what the office has off the device', async () => {
+    openInspection(header);
+    await settle();
+    await leaveStore();
+    expect(await kept()).toBe(false);
+  });
+
+  test('leaves what the office does not have, for when its owner comes back', async () => {
+    fake.trouble = new Unreachable('no signal');
+    const id = openInspection(header);
+    await settle();
+    await leaveStore();
+    expect(await kept()).toBe(true);
+    fake.trouble = undefined;
+    await openStore(`person-${account}`, 'Ilse O’Harrow');
+    await settle();
+    expect(fake.inspections.has(id)).toBe(true);
   });
 });

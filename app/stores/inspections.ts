@@ -13,7 +13,7 @@ import {
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { Device, carriedOver, type SetAside, type Waiting } from './device';
 import { Refused, Unreachable, askAs, office, type ChangeResult } from './office';
-import { closePhotos, openPhotos, sendPhotos } from './photos';
+import { closePhotos, openPhotos, sendPhotos, usePhotos } from './photos';
 
 /** Where what was entered is: on this device, and at the office or not. */
 type Reach = 'reached' | 'unreachable' | 'signed-out';
@@ -68,7 +68,8 @@ async function sha256(text: string): Promise<string> {
 }
 
 let device: Device | undefined;
-/** Who enters here. */
+/** Who enters here: the account, and the name. */
+let owner = '';
 let person = '';
 let queue: Waiting[] = [];
 /** How far the office had counted when it was asked last. */
@@ -89,6 +90,7 @@ let sendTimer: ReturnType<typeof setTimeout> | undefined;
 /** Opens the store of an account: first what the device has, then what the office has. */
 export async function openStore(account: string, name: string): Promise<void> {
   closeStore();
+  owner = account;
   person = name;
   askAs(account);
   device = await Device.open(account);
@@ -123,6 +125,21 @@ export function closeStore(): void {
   asksOthers = true;
   writing = Promise.resolve();
   set(CLOSED);
+}
+
+/** Whether everything that was entered here is at the office: then nothing of it has to stay. */
+const allSent = (): boolean =>
+  queue.length === 0 &&
+  get().aside.size === 0 &&
+  usePhotos.getState().waiting === 0 &&
+  Object.values(get().byId).every(({ revision }) => revision > 0);
+
+/** Closes the store for good: what the office has is taken off the device, what it has not stays until its owner comes back. */
+export async function leaveStore(): Promise<void> {
+  await writing;
+  const sent = device !== undefined && allSent();
+  closeStore();
+  if (sent) await Device.remove(owner);
 }
 
 function sendSoon(): void {
@@ -194,9 +211,6 @@ export async function decide(seen: Inspection, evaluation: Evaluation, decision:
     throw new Error('It has changed while you signed. Look at it as it is now, and sign again.');
   record({ type: 'decide', inspection: seen.id, base: seen.revision, shown, decision });
 }
-
-/** Resolves once everything tapped so far is on the device. */
-export const written = () => writing;
 
 /** Takes away what was set aside, here and on the device: somebody has read why. */
 export function readAside(): void {

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { catchUp, closeStore, openStore, written } from './inspections';
+import { catchUp, leaveStore, openStore } from './inspections';
 import { office, type SessionState } from './office';
 
 type Account = NonNullable<SessionState['account']>;
@@ -87,11 +87,10 @@ export async function signIn(login: string, password: string): Promise<void> {
   if (state.account) await enter(state.account, state.office);
 }
 
-/** Signs out. What waits to be sent stays on the device under this account. */
+/** Signs out. What waits to be sent stays on the device under this account; what the office has goes. */
 export async function signOut(): Promise<void> {
   localStorage.removeItem(REMEMBERED);
-  await written();
-  closeStore();
+  await leaveStore();
   try {
     leave(await office.signOut());
   } catch {

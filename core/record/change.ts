@@ -211,6 +211,11 @@ export function applyChange(inspection: Inspection | undefined, change: Change, 
       const read = readCase(restored);
       return read.ok ? changed(restored) : refused(read.errors[0] ?? `No more than ${MOST_PARTS} entries.`);
     }
+    case 'head': {
+      const { address, owner, permit } = change;
+      const header = { ...inspection.header, address, owner, permit };
+      return { ok: true, inspection: { ...inspection, header, changedAt: change.at } };
+    }
     case 'evidence': {
       const evidence = withEvidence(inspection.evidence, change, by);
       // A picture changes nothing that was found, so it begins no reinspection.
@@ -257,6 +262,10 @@ export function undoOf(before: Inspection, change: Change): ChangeBody | undefin
     case 'remove': {
       const entry = (factAt(before.case, change.list) as object[] | undefined)?.[change.index];
       return entry && { type: 'restore', inspection, list: change.list, index: change.index, entry };
+    }
+    case 'head': {
+      const { edition: _, ...was } = before.header;
+      return { type: 'head', inspection, ...was, reason: 'Taken back.' };
     }
     case 'evidence': {
       const was = before.evidence.find(({ id }) => id === change.evidence);

@@ -143,6 +143,16 @@ const factSchema = object({
 }).noUnknown();
 export type RecordedFact = InferType<typeof factSchema>;
 
+const correction = {
+  address: line('The address', 200).required('Give the address of the property.'),
+  owner: line('The owner', 200).defined(),
+  permit: line('The permit number', 60).defined(),
+  reason: line('The reason', 500).required('Say why it is corrected; it stays with the inspection.'),
+};
+/** What is said when a head is corrected. */
+export const correctionSchema = object(correction);
+export type Correction = InferType<typeof correctionSchema>;
+
 /** A decision that does not say what was decided on, as older versions of the application signed it. */
 const UNSEEN =
   'It does not say what was on the screen when it was signed. Load the application again, look, and sign anew.';
@@ -152,6 +162,12 @@ const change = { id: uuid('The id of the change'), inspection: uuid('The id of t
 /** What a device may ask the office to take in, and the office to repeat: the same change twice is one change. */
 export const changeSchemas = {
   open: object({ ...change, type: mixed<'open'>().required(), header: headerSchema.required() }).noUnknown(),
+  /** What stands at the head, corrected: the house was another, or its owner is called otherwise. */
+  head: object({
+    ...change,
+    type: mixed<'head'>().required(),
+    ...correction,
+  }).noUnknown(),
   /** Facts that were recorded together: taken in whole or not at all, and taken back as one. */
   facts: object({
     ...change,

@@ -187,6 +187,7 @@ describe('reading changes', () => {
         is: { about: 'breaker.ratingA', text: 'read by torch', photo: null },
       }),
       change({ type: 'evidence', inspection: ID, evidence: '0dd0a7c4-1f5e-4b7a-9c02-000000000001', is: null }),
+      change({ type: 'head', inspection: ID, address: '3 Lane', owner: '', permit: '', reason: 'Another house.' }),
     ];
     expect([...new Set(all.map((one) => one.type))].sort()).toEqual(Object.keys(changeSchemas).sort());
     for (const one of all) expect(readChange(JSON.parse(JSON.stringify(one)))).toEqual(one);
@@ -437,6 +438,38 @@ describe('what cannot be kept', () => {
     });
     const decide = change({ type: 'decide', ...SEEN, inspection: ID, decision: decision({ dueOn: '2026-02-30' }) });
     expect(() => readChange(decide)).toThrow('2026-02-30 is no day');
+  });
+});
+
+describe('the head', () => {
+  const corrected = (over: object = {}): ChangeBody => ({
+    type: 'head',
+    inspection: ID,
+    address: '30 Windfall Lane',
+    owner: 'Nella D’Arbois',
+    permit: 'WT-2',
+    reason: 'The number on the house is 30.',
+    ...over,
+  });
+
+  test('is corrected with a reason, changes no finding and no edition, and is taken back as it was', () => {
+    const before = inspection({ decisions: [{ ...decision(), id: 'one', at: '2026-11-25T10:00:00Z' }] });
+    const after30 = after(before, corrected());
+    expect(after30.header).toEqual({
+      address: '30 Windfall Lane',
+      owner: 'Nella D’Arbois',
+      permit: 'WT-2',
+      edition: '2020',
+    });
+    expect([after30.case, stateOf(after30)]).toEqual([before.case, 'approved']);
+    expect(after(after30, undoOf(before, change(corrected()))!).header).toEqual(before.header);
+  });
+
+  test.each([
+    ['no reason', { reason: ' ' }, /Say why it is corrected/],
+    ['no address', { address: '' }, /Give the address/],
+  ])('%s gets a sentence', (_, over, why) => {
+    expect(() => readChange(change(corrected(over)))).toThrow(why);
   });
 });
 

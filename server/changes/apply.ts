@@ -94,6 +94,7 @@ async function recordedSince(tx: Transaction, account: Account, now: Inspection,
 }
 const OTHER_WORDS = {
   open: 'opened',
+  head: 'the address, owner or permit',
   remove: 'a cord, stretch or circuit taken out',
   restore: 'a cord, stretch or circuit put back',
   evidence: 'a photo or a note',

@@ -15,9 +15,19 @@ export interface Connection {
   readonly db: Database;
 }
 
+/** The longest that one statement may take, and that a transaction may wait for its next. */
+const STATEMENT_MS = 30_000;
+
 /** Opens a pool of connections. Errors of connections, idle or in use, go to `onError`: a database that went away does not end the server. */
 export function connect(url: string, onError: (error: Error) => void): Connection {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 });
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 10,
+    connectionTimeoutMillis: 5000,
+    // A database that hangs costs the requests that are waiting, and no others.
+    statement_timeout: STATEMENT_MS,
+    idle_in_transaction_session_timeout: STATEMENT_MS,
+  });
   pool.on('error', onError);
   pool.on('connect', (client) => client.on('error', onError)); // one in use when the database goes; its query fails by itself
   return { pool, db: drizzle(pool, { schema }) };
@@ -40,6 +50,21 @@ export async function inTransaction<T>(db: Database, work: (tx: Transaction) => 
     throw error;
   } finally {
     client.release(broken); // one that could not even be rolled back is thrown away
+  }
+}
+
+/** Any number that no other program asks PostgreSQL to lock. */
+const STARTING = 7_264_411;
+
+/** Lets processes that start at the same moment on one database do so one after the other. */
+export async function oneAfterTheOther<T>(pool: pg.Pool, work: () => Promise<T>): Promise<T> {
+  const client = await pool.connect();
+  try {
+    await client.query('set statement_timeout = 0'); // the one before may have much to bring up
+    await client.query('select pg_advisory_lock($1)', [STARTING]);
+    return await work();
+  } finally {
+    client.release(true); // with its connection the lock goes too
   }
 }
 

@@ -19,7 +19,13 @@ export async function writeAnchor(db: Database, folder: string): Promise<void> {
   const day = new Date().toISOString().slice(0, 10);
   const rows = await db.select({ id: offices.id, n: offices.ledgerN, head: offices.ledgerHead }).from(offices);
   await mkdir(folder, { recursive: true });
-  await writeFile(join(folder, `${day}.txt`), rows.map(({ id, n, head }) => `${day} ${id} ${n} ${head}\n`).join(''));
+  const before = (await readAnchors(folder)).filter((one) => one.day === day);
+  const lines = rows.map(({ id, n, head }) => {
+    // What was vouched for earlier today stays so, whatever has become of the database since.
+    const known = before.find((one) => one.office === id && (one.n > n || (one.n === n && one.head !== head)));
+    return `${day} ${id} ${known?.n ?? n} ${known?.head ?? head}\n`;
+  });
+  await writeFile(join(folder, `${day}.txt`), lines.join(''));
 }
 
 /** The anchors of a folder, the oldest first; none where there is no such folder. */

@@ -46,6 +46,27 @@ test('what the office sealed holds, line by line, and as it was anchored', async
   expect(anchors).toMatchObject([{ office: home, n: 4 }]);
 });
 
+test('an anchor of the same day is never taken back', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
+  await writeAnchor(office.db, folder);
+  const before = await readAnchors(folder);
+  const { rows } = await office.pool.query<{ n: number; head: string }>(
+    'select ledger_n as n, ledger_head as head from offices',
+  );
+  const set = (n: number, head: string) =>
+    office.pool.query('update offices set ledger_n = $1, ledger_head = $2', [n, head]);
+  for (const [n, head] of [
+    [3, 'cut off'],
+    [rows[0]!.n, 'rewritten'],
+  ] as const) {
+    await set(n, head);
+    await writeAnchor(office.db, folder);
+    expect(await readAnchors(folder)).toEqual(before);
+  }
+  await set(rows[0]!.n, rows[0]!.head);
+  await rm(folder, { recursive: true });
+});
+
 /** Does something to the database as whoever reaches it could, says what the verification finds, and takes it back. */
 async function after(statements: string, keys = office.keys, known = anchors): Promise<string | undefined> {
   const client = new pg.Client(office.url);

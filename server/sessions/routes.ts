@@ -1,8 +1,10 @@
+import { createHmac } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
+import { parse as parseCookie } from 'cookie';
 import { csrfSync } from 'csrf-sync';
 import { eq } from 'drizzle-orm';
-import { Router, type Request } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { Router, type Request, type RequestHandler, type Response } from 'express';
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { object, string } from 'yup';
 import type { Database } from '../database/client';
 import { accounts, offices } from '../database/schema';
@@ -44,7 +46,11 @@ function renewSession(request: Request): Promise<void> {
   );
 }
 
-export function sessionRoutes(db: Database): Router {
+/** The cookie of a device on which somebody has signed in before. */
+const KNOWN = 'careful-latch-known';
+const YEAR_MS = 365 * 24 * 3600 * 1000;
+
+export function sessionRoutes(db: Database, secret: string): Router {
   const router = Router();
 
   async function sessionState(request: Request) {
@@ -70,21 +76,41 @@ export function sessionRoutes(db: Database): Router {
     response.json(await sessionState(request));
   });
 
-  const limit = rateLimit({
-    windowMs: 60_000,
-    limit: 20,
-    skipSuccessfulRequests: true,
-    handler: () => {
-      throw new Problem(429, 'Too many tries', 'Too many tries in a minute. Wait a minute and try again.');
-    },
-  });
-  router.post('/session', sameOrigin, limit, async (request, response) => {
+  const limit = (most: number, keyGenerator: (request: Request) => string) =>
+    rateLimit({
+      windowMs: 60_000,
+      limit: most,
+      keyGenerator,
+      skipSuccessfulRequests: true,
+      handler: () => {
+        throw new Problem(429, 'Too many tries', 'Too many tries in a minute. Wait a minute and try again.');
+      },
+    });
+  const addressOf = ({ ip = '' }: Request) => ipKeyGenerator(ip);
+  const loginOf = ({ body }: Request) =>
+    String((body as { login?: unknown } | undefined)?.login ?? '')
+      .trim()
+      .toLowerCase();
+  /** What a device is given once its owner has signed in on it: whoever tries that name from elsewhere cannot lock it out. */
+  const knownAs = (login: string) => createHmac('sha256', secret).update(`known ${login}`).digest('base64url');
+  const isKnown = (request: Request) => parseCookie(request.headers.cookie ?? '')[KNOWN] === knownAs(loginOf(request));
+  const limits: RequestHandler[] = [
+    limit(100, (request) => (isKnown(request) ? `known ${loginOf(request)}` : addressOf(request))),
+    limit(10, (request) => `${isKnown(request) ? 'known' : addressOf(request)} ${loginOf(request)}`),
+  ];
+  router.post('/session', sameOrigin, ...limits, async (request: Request, response: Response) => {
     const { login, password } = credentialsSchema.validateSync(request.body);
     const account = await accountFor(db, login, password);
     await renewSession(request); // a session from before the sign-in is never reused after it
     request.session.accountId = account.id;
     request.session.signedInAt = Date.now();
     request.account = account;
+    response.cookie(KNOWN, knownAs(account.login), {
+      httpOnly: true,
+      sameSite: 'lax',
+      secure: request.secure,
+      maxAge: YEAR_MS,
+    });
     response.json(await sessionState(request));
   });
 

@@ -34,6 +34,7 @@ export interface Office extends Connection {
   readonly app: ReturnType<typeof createApp>;
   readonly url: string;
   readonly keys: SealKeys;
+  readonly evidenceFolder: string;
   close(): Promise<void>;
 }
 
@@ -57,6 +58,7 @@ export async function openOffice({
     ...connection,
     app,
     keys,
+    evidenceFolder,
     url,
     close: async () => {
       await connection.pool.end();
