@@ -69,6 +69,12 @@ test('circuits are changed in their table by keyboard, pasted from a spreadsheet
   await expect(page.getByRole('grid').getByRole('alert')).toContainText('a few');
   await page.keyboard.press('Escape');
   await expect(cell(1, 'runningW')).toHaveText('600');
+  await page.keyboard.type('9x');
+  await cell(0, 'startingW').click(); // left by a touch: said, and nothing of it goes anywhere else
+  await expect(page.getByRole('alert')).toContainText('Running watts, “9x”');
+  await expect(cell(0, 'startingW')).toHaveText('2000');
+  await expect(cell(1, 'runningW')).toHaveText('600');
+  await cell(1, 'runningW').click();
   await page.keyboard.press('Delete');
   await expect(cell(1, 'runningW')).toHaveText('·');
   await page.getByTestId('strip').getByRole('button', { name: 'Undo', exact: true }).click();

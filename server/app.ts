@@ -116,7 +116,7 @@ export function createApp({
   );
   api.use(readAccount(db));
   api.use(express.json({ limit: BODY_LIMIT }));
-  api.use(sessionRoutes(db, sessionSecret), setupRoutes(db), inspectionRoutes(db, keys), changeRoutes(db, keys));
+  api.use(sessionRoutes(db, sessionSecret), setupRoutes(db, keys), inspectionRoutes(db, keys), changeRoutes(db, keys));
   api.use(evidenceRoutes(db, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 

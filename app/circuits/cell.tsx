@@ -23,6 +23,7 @@ export function CellEditor({
   typed,
   onRecord,
   onLeave,
+  onUnread,
 }: {
   column: CircuitColumn;
   value: unknown;
@@ -30,6 +31,8 @@ export function CellEditor({
   typed: string;
   onRecord: (value: string | number | null) => void;
   onLeave: (to: Leave) => void;
+  /** It was left with something in it that cannot be read. */
+  onUnread: (why: string) => void;
 }) {
   const palette = usePalette();
   const [text, setText] = useState(() => begunWith(column, value, typed));
@@ -49,6 +52,14 @@ export function CellEditor({
     const next = read.value ?? null;
     if (next !== (value ?? null)) onRecord(next);
     onLeave(to);
+  };
+  /** Another place was touched: the cell is left in any case, and what was typed stands in the sentence. */
+  const leaveByTouch = () => {
+    if (left.current) return;
+    const { why } = readCell(column, text);
+    if (why === undefined) return take(text, 'stay');
+    left.current = true;
+    onUnread(`${column.meta.label}, “${text}”: ${why}.`);
   };
   const onKeyDown = (event: { key: string; shiftKey: boolean; preventDefault(): void; stopPropagation(): void }) => {
     event.stopPropagation();
@@ -105,7 +116,7 @@ export function CellEditor({
           setWrong(undefined);
         }}
         onKeyDown={onKeyDown}
-        onBlur={() => take(text, 'stay')}
+        onBlur={leaveByTouch}
         style={{ ...look, fontFamily: READING_FONT }}
       />
       {wrong !== undefined && (

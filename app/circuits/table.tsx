@@ -5,7 +5,7 @@ import type { Case } from '@careful-latch/core/case';
 import { cellText, circuitPath, circuitsCsv, columnsOf, headOf, readCircuits } from '@careful-latch/core/formats';
 import { Plate } from '../plates/plate';
 import { record } from '../stores/inspections';
-import { ColumnHead } from '../tables/column-head';
+import { HeadRow } from '../tables/head-row';
 import { TABLE_FEATURES, byValue } from '../tables/features';
 import { chooseFiles, saveFile } from '../theme/files';
 import { TARGET, usePalette } from '../theme/theme';
@@ -26,8 +26,6 @@ const helper = createColumnHelper<typeof TABLE_FEATURES, Row>();
 /** A role that React Native's types do not know. */
 const GRID_CELL = { role: 'gridcell' } as object;
 const WIDTH_PX = 116;
-/** Behind everything that has a value. */
-const NOTHING = '\uffff';
 
 /** The circuits as a table: every cell is changed in its place, by keyboard too; a spreadsheet's cells are pasted, CSV goes in and out. */
 export function CircuitsTable({ inspection, site }: { inspection: string; site: Case }) {
@@ -48,8 +46,9 @@ export function CircuitsTable({ inspection, site }: { inspection: string; site: 
       () =>
         helper.columns(
           columns.map((one) =>
-            helper.accessor(({ circuit }) => circuit?.[one.key] ?? NOTHING, {
+            helper.accessor(({ circuit }) => circuit?.[one.key], {
               id: one.key,
+              sortUndefined: 'last',
               header: headOf(one),
               sortFn: byValue,
             }),
@@ -145,7 +144,6 @@ export function CircuitsTable({ inspection, site }: { inspection: string; site: 
     if (file) takeIn(await file.text(), file.name);
   };
   const csvOut = () => saveFile('circuits.csv', 'text/csv;charset=utf-8', circuitsCsv(site));
-  const sort = (id: string) => table.getColumn(id)?.toggleSorting();
 
   return (
     <View style={{ gap: 8 }}>
@@ -168,17 +166,7 @@ export function CircuitsTable({ inspection, site }: { inspection: string; site: 
       )}
       <ScrollView horizontal>
         <View aria-label="Circuits" {...({ role: 'grid', ref: grid, onKeyDown } as object)}>
-          <View role="row" style={{ flexDirection: 'row', borderBottomWidth: 2, borderColor: palette.copper }}>
-            {table.getFlatHeaders().map((head) => (
-              <ColumnHead
-                key={head.id}
-                label={String(head.column.columnDef.header)}
-                sorted={head.column.getIsSorted()}
-                onSort={() => sort(head.id)}
-                width={WIDTH_PX}
-              />
-            ))}
-          </View>
+          <HeadRow table={table} widthOf={() => WIDTH_PX} />
           {rows.map(({ id, original: row }, r) => (
             <View
               key={id}
@@ -198,6 +186,10 @@ export function CircuitsTable({ inspection, site }: { inspection: string; site: 
                         typed={editing}
                         onRecord={(next) => tell([[circuitPath(row.at, column.key), next]], 'touched')}
                         onLeave={leave}
+                        onUnread={(why) => {
+                          setEditing(undefined);
+                          setTrouble([why]);
+                        }}
                       />
                     </View>
                   );

@@ -1,12 +1,11 @@
+import { sha256 } from '../stores/sha256';
+
 /**
  * Scales a photo down off the main thread: turned upright as it was taken, without what the camera wrote beside the picture
  * (place, device, time), for a picture drawn anew carries none of it.
  */
 const MOST_PX = 1600;
 const QUALITY = 0.82;
-
-const hex = (bytes: ArrayBuffer) =>
-  [...new Uint8Array(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 
 async function scale(file: Blob) {
   const whole = await createImageBitmap(file, { imageOrientation: 'from-image' });
@@ -19,8 +18,7 @@ async function scale(file: Blob) {
   context.drawImage(whole, 0, 0, widthPx, heightPx);
   whole.close();
   const picture = await canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY });
-  const sha256 = hex(await crypto.subtle.digest('SHA-256', await picture.arrayBuffer()));
-  return { picture, sha256, bytes: picture.size, widthPx, heightPx };
+  return { picture, sha256: await sha256(await picture.arrayBuffer()), bytes: picture.size, widthPx, heightPx };
 }
 
 self.onmessage = ({ data }: MessageEvent<Blob>) => {

@@ -1,17 +1,16 @@
 import { useState } from 'react';
-import { Modal, Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { Plate, Plates } from '../plates/plate';
 import { toSend } from '../inspection/save-line';
 import { useInspections } from '../stores/inspections';
 import { usePhotos } from '../stores/photos';
 import { usePreferences } from '../stores/preferences';
 import { signOut, useSession } from '../stores/session';
-import { cut, usePalette } from '../theme/theme';
+import { Overlay } from '../theme/overlay';
 import { Heading, Quiet, Words } from '../theme/words';
 
 /** Who is signed in, day or night, help on or off, and the way out. */
 export function Menu() {
-  const palette = usePalette();
   const [open, setOpen] = useState(false);
   const account = useSession((one) => one.account);
   const waiting = useInspections((one) => one.waiting);
@@ -24,66 +23,44 @@ export function Menu() {
   return (
     <>
       <Plate role="button" label={initials ?? 'Me'} onPress={() => setOpen(true)} testID="menu" />
-      <Modal visible={open} transparent animationType="none" onRequestClose={() => setOpen(false)}>
-        <Pressable
-          aria-label="Close"
-          onPress={() => setOpen(false)}
-          style={{ flex: 1, backgroundColor: '#0008', justifyContent: 'flex-end', alignItems: 'center' }}
-        >
-          <Pressable
-            role="dialog"
-            aria-label="Settings"
-            onPress={() => undefined}
-            style={[
-              {
-                width: '100%',
-                maxWidth: 620,
-                backgroundColor: palette.paper,
-                padding: 16,
-                paddingBottom: 28,
-                gap: 12,
-                cursor: 'auto' as never,
-              },
-              cut(18),
-            ]}
-          >
-            <View>
-              <Heading>{account?.name}</Heading>
-              <Quiet>{account?.role}</Quiet>
-            </View>
-            <Words style={{ fontWeight: '700' }}>Appearance</Words>
-            <Plates label="Appearance">
-              {(['device', 'day', 'night'] as const).map((one) => (
-                <Plate
-                  key={one}
-                  label={{ device: 'As the device', day: 'Day', night: 'Night' }[one]}
-                  selected={appearance === one}
-                  onPress={() => setAppearance(one)}
-                />
-              ))}
-            </Plates>
-            <Words style={{ fontWeight: '700' }}>Help under each fact</Words>
-            <Plates label="Help under each fact">
-              <Plate label="Shown" selected={help} onPress={() => setHelp(true)} />
-              <Plate label="Folded away" selected={!help} onPress={() => setHelp(false)} />
-            </Plates>
-            <Words style={{ fontWeight: '700' }}>Hand</Words>
-            <Plates label="Hand">
-              <Plate label="Right" selected={!leftHanded} onPress={() => setLeftHanded(false)} />
-              <Plate label="Left" selected={leftHanded} onPress={() => setLeftHanded(true)} />
-            </Plates>
-            <Quiet>
-              {waiting + photos > 0
-                ? `${toSend(waiting, photos)} not sent yet: they stay on this phone when you sign out, and go when you sign in here again.`
-                : 'Signing out takes off this phone what the office has.'}
-            </Quiet>
-            <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'space-between' }}>
-              <Plate role="button" quiet label="Sign out" onPress={() => void signOut()} />
-              <Plate role="button" label="Close" onPress={() => setOpen(false)} />
-            </View>
-          </Pressable>
-        </Pressable>
-      </Modal>
+      {open && (
+        <Overlay label="Settings" onClose={() => setOpen(false)}>
+          <View>
+            <Heading>{account?.name}</Heading>
+            <Quiet>{account?.role}</Quiet>
+          </View>
+          <Words style={{ fontWeight: '700' }}>Appearance</Words>
+          <Plates label="Appearance">
+            {(['device', 'day', 'night'] as const).map((one) => (
+              <Plate
+                key={one}
+                label={{ device: 'As the device', day: 'Day', night: 'Night' }[one]}
+                selected={appearance === one}
+                onPress={() => setAppearance(one)}
+              />
+            ))}
+          </Plates>
+          <Words style={{ fontWeight: '700' }}>Help under each fact</Words>
+          <Plates label="Help under each fact">
+            <Plate label="Shown" selected={help} onPress={() => setHelp(true)} />
+            <Plate label="Folded away" selected={!help} onPress={() => setHelp(false)} />
+          </Plates>
+          <Words style={{ fontWeight: '700' }}>Hand</Words>
+          <Plates label="Hand">
+            <Plate label="Right" selected={!leftHanded} onPress={() => setLeftHanded(false)} />
+            <Plate label="Left" selected={leftHanded} onPress={() => setLeftHanded(true)} />
+          </Plates>
+          <Quiet>
+            {waiting + photos > 0
+              ? `${toSend(waiting, photos)} not sent yet: they stay on this phone when you sign out, and go when you sign in here again.`
+              : 'Signing out takes off this phone what the office has.'}
+          </Quiet>
+          <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'space-between' }}>
+            <Plate role="button" quiet label="Sign out" onPress={() => void signOut()} />
+            <Plate role="button" label="Close" onPress={() => setOpen(false)} />
+          </View>
+        </Overlay>
+      )}
     </>
   );
 }

@@ -8,7 +8,7 @@ import { Findings } from '../inspection/findings';
 import { PathOverview } from '../inspection/path-overview';
 import { VerdictBlock } from '../inspection/verdict-block';
 import { walkOf } from '../inspection/walk';
-import { ColumnHead } from '../tables/column-head';
+import { HeadRow } from '../tables/head-row';
 import { TABLE_FEATURES, byValue } from '../tables/features';
 import { shortDayText } from '../theme/dates';
 import { Button } from '../theme/elements';
@@ -71,17 +71,7 @@ export function WideList({ inspections, today }: { inspections: readonly Inspect
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View role="table" aria-label="Inspections" style={{ flex: 1 }} {...({ onKeyDown } as object)}>
-        <View role="row" style={{ flexDirection: 'row', borderBottomWidth: 2, borderColor: palette.copper }}>
-          {table.getFlatHeaders().map((head) => (
-            <ColumnHead
-              key={head.id}
-              label={String(head.column.columnDef.header)}
-              sorted={head.column.getIsSorted()}
-              onSort={() => head.column.toggleSorting()}
-              width={WIDTHS[head.id]!}
-            />
-          ))}
-        </View>
+        <HeadRow table={table} widthOf={(id) => WIDTHS[id]!} />
         <FlatList
           data={rows}
           keyExtractor={({ id }) => id}

@@ -13,6 +13,7 @@ import {
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { Device, carriedOver, type SetAside, type Waiting } from './device';
 import { Refused, Unreachable, askAs, office, type ChangeResult } from './office';
+import { sha256 } from './sha256';
 import { closePhotos, openPhotos, sendPhotos, usePhotos } from './photos';
 
 /** Where what was entered is: on this device, and at the office or not. */
@@ -60,12 +61,6 @@ const LONGEST_PAUSE_MS = 15_000;
 const ASK_EVERY_MS = 60_000;
 /** From an entry until it is sent: the frame with its answer goes first, and quick taps go together. */
 const SEND_AFTER_MS = 100;
-
-/** SHA-256 of a text, hex. */
-async function sha256(text: string): Promise<string> {
-  const bytes = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
-  return [...new Uint8Array(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-}
 
 let device: Device | undefined;
 /** Who enters here: the account, and the name. */
@@ -206,7 +201,7 @@ export function openInspection(header: Header): string {
 
 /** Signs a decision on what is shown: it is taken only where the inspection is still the very one that was shown. Throws an Error with a sentence otherwise. */
 export async function decide(seen: Inspection, evaluation: Evaluation, decision: Decision): Promise<void> {
-  const shown = await sha256(shownText(seen, evaluation));
+  const shown = await sha256(new TextEncoder().encode(shownText(seen, evaluation)));
   if (get().byId[seen.id] !== seen)
     throw new Error('It has changed while you signed. Look at it as it is now, and sign again.');
   record({ type: 'decide', inspection: seen.id, base: seen.revision, shown, decision });
@@ -287,7 +282,9 @@ async function put(target: Device, theirs: readonly Inspection[], asked: Readonl
     if (isOwn(one)) owed.add(one.id);
     else owed.delete(one.id);
   const taken = theirs.filter((one) => !isOwn(one)).map(carriedOver);
-  await target.mirror(taken, upTo);
+  // What is still owed would be passed over for good, if the page were closed now.
+  await target.mirror(taken, owed.size === 0 ? upTo : undefined);
+  if (device !== target) return;
   set((state) => ({
     byId: { ...state.byId, ...Object.fromEntries(taken.filter((one) => !isOwn(one)).map((one) => [one.id, one])) },
   }));
@@ -343,7 +340,7 @@ function send(): Promise<void> {
     if (!target) return;
     clearTimeout(timer);
     try {
-      while (queue.length > 0) await sendPortion(target);
+      while (device === target && queue.length > 0) await sendPortion(target);
       await fetchOwed(target);
       while (asksOthers) {
         asksOthers = false;

@@ -64,7 +64,10 @@ export function sendPhotos(): Promise<void> {
   if (!target) return Promise.resolve();
   sending ??= (async () => {
     let trouble: string | undefined;
-    for (const photo of await unsentAt(target)) {
+    const tried = new Set<string>();
+    const next = async () => (await unsentAt(target)).find(({ sha256 }) => !tried.has(sha256)); // one may come meanwhile
+    for (let photo = await next(); photo; photo = await next()) {
+      tried.add(photo.sha256);
       try {
         await send(target, photo);
       } catch (error) {

@@ -1,10 +1,10 @@
-import { createHash } from 'node:crypto';
 import { and, asc, eq, gt, sql } from 'drizzle-orm';
 import { ValidationError } from 'yup';
 import { factAt, factLabel, readCase, valueText } from '@careful-latch/core/case';
 import {
   applyChange,
   canonicalText,
+  ofOldDevice,
   readChange,
   shownText,
   type Change,
@@ -17,6 +17,7 @@ import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { SealKeys } from '../ledger/keys';
 import { sealInLedger } from '../ledger/ledger';
+import { sha256 } from '../ledger/line';
 import { requireInspector, type Account } from '../sessions/session';
 import { Problem, databaseCodeOf } from '../problems';
 
@@ -83,8 +84,9 @@ async function recordedSince(tx: Transaction, account: Account, now: Inspection,
     .where(and(eq(changes.inspection, now.id), gt(changes.revision, base)))
     .orderBy(asc(changes.revision));
   const words = new Map<string, string>();
-  for (const { body, by, account: other } of rows) {
+  for (const { body: kept, by, account: other } of rows) {
     if (other === account.id) continue;
+    const body = ofOldDevice(kept) as Change;
     if (body.type === 'facts')
       for (const { path } of body.facts)
         words.set(path, `${factLabel(path)}: ${valueText(path, factAt(now.case, path))} (${by})`);
@@ -109,7 +111,7 @@ async function whyNotSeen(
   { base, shown }: Change & { type: 'decide' },
 ): Promise<string | undefined> {
   const text = shownText(now, evaluate(now.case));
-  if (createHash('sha256').update(text).digest('hex') === shown) return undefined;
+  if (sha256(text) === shown) return undefined;
   const since = await recordedSince(tx, account, now, base);
   if (since.length === 0)
     return 'The application on this device judges otherwise than the office’s. Load it again, look, and sign anew. Nothing was signed.';
@@ -198,7 +200,6 @@ async function takeInNew(
   else {
     const made = await tx
       .insert(inspections)
-
       .values({
         id: after.id,
         office: account.office,

@@ -1,4 +1,4 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
 import { factAt, parseCase, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
@@ -15,6 +15,7 @@ import { takeInAll } from '../changes/apply';
 import type { Database } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
+import { sha256 } from '../ledger/line';
 import type { Account } from '../sessions/session';
 import { DEMO_PASSWORD } from './password';
 import { DEMO_PROPERTIES, type DemoProperty } from './properties';
@@ -66,9 +67,7 @@ function changesOf(property: DemoProperty, by: string): Change[] {
         type: 'decide',
         inspection,
         base: changes.length,
-        shown: createHash('sha256')
-          .update(shownText(now!, evaluate(now!.case)))
-          .digest('hex'),
+        shown: sha256(shownText(now!, evaluate(now!.case))),
         decision: { kind, conditions, dueOn, overruled: [], signature: { name: PEOPLE[0].name, path: '' } },
       },
       at,

@@ -49,7 +49,7 @@ export function inspectionRoutes(db: Database, keys: SealKeys): Router {
       const said = line === null ? undefined : ((await signedBy(keys.publicKeys, line)) as Line | undefined);
       const sealHolds =
         said !== undefined &&
-        whyNotHeld(said, await saidOf(db, decision)) === undefined &&
+        whyNotHeld(said, { ...(await saidOf(db, decision)), seal: decision.seal }) === undefined &&
         decision.record.previousSeal === previous;
       previous = decision.seal;
       records.push({ id: decision.id, seal: decision.seal, sealHolds, record: decision.record, line });

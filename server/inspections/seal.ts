@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { sha256 } from '../ledger/line';
 import type { Case } from '@careful-latch/core/case';
 import { canonicalText, type Evidence, type Header, type Signed } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
@@ -21,5 +21,5 @@ export interface SealedRecord {
 
 /** SHA-256 over the record in canonical JSON (RFC 8785), hex. */
 export function sealOf(record: SealedRecord): string {
-  return createHash('sha256').update(canonicalText(record)).digest('hex');
+  return sha256(canonicalText(record));
 }

@@ -89,6 +89,7 @@ test.each<[string, string, RegExp]>([
     `update decisions set record = jsonb_set(record, '{header,address}', '"elsewhere"') where ${SECOND}`,
     /^Line 3: decision on elsewhere, 2026-.*: its record was edited\.$/,
   ],
+  ['a seal edited', `update decisions set seal = 'x' where ${SECOND}`, /^Line 3: .*its seal was edited/],
   ['a kind edited', `update decisions set kind = 'approved' where ${SECOND}`, /^Line 3: .*its kind was edited/],
   [
     'a signer edited',
@@ -160,6 +161,17 @@ test('what was cut off or rewritten with the office’s own keys is found by an 
   expect(await after(rewritten)).toMatch(/^Line 4: it is not the one that was there on /);
 });
 
+test('a decision that was put in beside the office is not taken into the ledger by a start', async () => {
+  const own = await openOffice();
+  await own.pool.query(
+    'insert into decisions select gen_random_uuid(), inspection, revision + 50, by, kind, signed_at, record, seal from decisions limit 1',
+  );
+  await bringUp(own.db, own.keys);
+  const [one] = await own.db.select().from(schema.offices);
+  expect((await verifyOffice(own.db, own.keys.publicKeys, one!.id)).wrong).toMatch(/put in beside the office/);
+  await own.close();
+}, 120_000);
+
 test('the server itself can only add to what was sealed', async () => {
   for (const statement of [
     'update changes set revision = revision',
@@ -181,9 +193,8 @@ test('a record that was kept as a file is verified without the office; an edited
 
 test('a new key is vouched for by the one before, and what the old one sealed still holds', async () => {
   const own = await openOffice({ demo: false });
-  const person = await visitor(own);
-  await person.post('/api/setup', { office: 'W', edition: '2020', name: 'Ilse', login: 'ilse', password: PASSWORD });
-  const at = ((await person.signIn('ilse', PASSWORD)).body as { office: { id: string } }).office.id;
+  const at = randomUUID();
+  await own.db.insert(schema.offices).values({ id: at, name: 'W', edition: '2020' });
   const [first, second] = [await newKey(), await newKey()];
   const old = await passingKeys(first);
   await bringUp(own.db, old);

@@ -1,7 +1,8 @@
-import { and, asc, eq, isNull, lte, sql } from 'drizzle-orm';
+import { and, asc, eq, lte } from 'drizzle-orm';
 import { canonicalText } from '@careful-latch/core/record';
 import { inTransaction, type Database, type Transaction } from '../database/client';
 import { changes, decisions, inspections, ledger, offices } from '../database/schema';
+import { sealOf } from '../inspections/seal';
 import type { SealKeys } from './keys';
 import { sha256, type Line } from './line';
 
@@ -40,7 +41,7 @@ export async function saidOf(db: Database | Transaction, row: Decided): Promise<
     subject: row.id,
     inspection: row.inspection,
     revision: row.revision,
-    record: sha256(canonicalText(row.record)),
+    record: sealOf(row.record),
     log: await logOf(db, row.inspection, row.revision),
     decided: row.kind,
     by: row.by,
@@ -53,11 +54,18 @@ export async function sealInLedger(tx: Transaction, keys: SealKeys, office: stri
   await append(tx, keys, office, { kind: 'decision', ...(await saidOf(tx, row)) });
 }
 
-/** At the start: every key of the file, and every decision that was sealed before there was a ledger, gets its line once. */
+/**
+ * At the start: every key of the file gets its line once; and where an office's ledger only begins, so does every decision that
+ * was sealed before there was one, if its seal holds. Later none does: one that was put in beside the office must be found.
+ */
 export async function bringUp(db: Database, keys: SealKeys): Promise<void> {
   for (const { id: office } of await db.select({ id: offices.id }).from(offices))
     await inTransaction(db, async (tx) => {
-      await tx.select({ id: offices.id }).from(offices).where(eq(offices.id, office)).for('update');
+      const [before] = await tx
+        .select({ n: offices.ledgerN })
+        .from(offices)
+        .where(eq(offices.id, office))
+        .for('update');
       const known = await tx
         .select({ subject: ledger.subject })
         .from(ledger)
@@ -72,14 +80,14 @@ export async function bringUp(db: Database, keys: SealKeys): Promise<void> {
             { kind: 'key', subject: key.kid!, key },
             keys.publicKeys[Math.max(0, i - 1)]!.kid,
           );
+      if (before!.n > 0) return;
       const older = await tx
         .select({ decision: decisions })
         .from(decisions)
         .innerJoin(inspections, eq(inspections.id, decisions.inspection))
-        .leftJoin(ledger, eq(ledger.subject, sql`${decisions.id}::text`))
-        .where(and(eq(inspections.office, office), isNull(ledger.n)))
+        .where(eq(inspections.office, office))
         .orderBy(asc(decisions.signedAt), asc(decisions.revision));
-      for (const { decision } of older)
+      for (const { decision } of older.filter((one) => sealOf(one.decision.record) === one.decision.seal))
         await append(tx, keys, office, { kind: 'older-decision', ...(await saidOf(tx, decision)) });
     });
 }

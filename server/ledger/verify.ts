@@ -1,9 +1,8 @@
 import { asc, eq } from 'drizzle-orm';
 import type { JWK } from 'jose';
-import { canonicalText } from '@careful-latch/core/record';
 import type { Database } from '../database/client';
 import { decisions, inspections, ledger, offices } from '../database/schema';
-import type { SealedRecord } from '../inspections/seal';
+import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { Anchor } from './anchor';
 import { signedBy } from './keys';
 import { saidOf } from './ledger';
@@ -14,6 +13,7 @@ const EDITED = {
   inspection: 'it was moved to another inspection',
   revision: 'its revision was edited',
   record: 'its record was edited',
+  seal: 'its seal was edited',
   decided: 'its kind was edited',
   by: 'its signer was edited',
   signedAt: 'its time was edited',
@@ -21,8 +21,12 @@ const EDITED = {
 } as const;
 
 /** What is wrong with a decision, held against the signed line about it; undefined where nothing is. */
-export function whyNotHeld(line: Line, said: Partial<Line>): string | undefined {
-  const wrong = (Object.keys(EDITED) as (keyof typeof EDITED)[]).find((key) => line[key] !== said[key]);
+export function whyNotHeld(
+  line: Line,
+  said: Partial<Line> & { readonly seal: string | undefined },
+): string | undefined {
+  const signed = { ...line, seal: line.record };
+  const wrong = (Object.keys(EDITED) as (keyof typeof EDITED)[]).find((key) => signed[key] !== said[key]);
   return wrong && EDITED[wrong];
 }
 
@@ -54,7 +58,7 @@ export async function verifyOffice(
     sealed.add(line.subject);
     const [decision] = await db.select().from(decisions).where(eq(decisions.id, line.subject));
     if (!decision) return wrong(`the decision of ${line.signedAt} was deleted`);
-    const why = whyNotHeld(line, await saidOf(db, decision));
+    const why = whyNotHeld(line, { ...(await saidOf(db, decision)), seal: decision.seal });
     if (why !== undefined) return wrong(`decision on ${decision.record.header.address}, ${line.signedAt}: ${why}`);
   }
   const lines = rows.length;
@@ -92,7 +96,8 @@ export async function verifyKept(keys: readonly JWK[], { record, line: jws }: Ke
     ...line, // what a single record cannot show: the changes that led to it
     inspection: record.inspection,
     revision: record.revision,
-    record: sha256(canonicalText(record)),
+    record: sealOf(record),
+    seal: line.record,
     decided: record.decision.kind,
     by: record.signedBy.account,
     signedAt: new Date(record.decision.at).toISOString(),

@@ -6,6 +6,8 @@ import { mixed, object, string } from 'yup';
 import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
 import { inTransaction, type Database } from '../database/client';
 import { accounts, offices } from '../database/schema';
+import type { SealKeys } from '../ledger/keys';
+import { bringUp } from '../ledger/ledger';
 import { Problem } from '../problems';
 import { sameOrigin } from '../sessions/session';
 
@@ -32,7 +34,7 @@ const setupSchema = object({
 const CLOSED = new Problem(409, 'Set up already', 'This office has accounts already. Sign in.');
 
 /** The first account of a fresh installation; refused as soon as there is any. */
-export function setupRoutes(db: Database): Router {
+export function setupRoutes(db: Database, keys: SealKeys): Router {
   const router = Router();
   router.post('/setup', sameOrigin, async (request, response) => {
     const [already] = await db.select({ id: accounts.id }).from(accounts).limit(1);
@@ -49,6 +51,7 @@ export function setupRoutes(db: Database): Router {
         .insert(accounts)
         .values({ id: randomUUID(), office, login: wanted.login, name: wanted.name, role: 'inspector', passwordHash });
     });
+    await bringUp(db, keys); // its ledger begins with its first key
     response.status(201).json({ login: wanted.login });
   });
   return router;

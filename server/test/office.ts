@@ -15,6 +15,7 @@ import { connect, migrate, type Connection } from '../database/client';
 import { loadDemo } from '../demo/load';
 import { passingKeys, type SealKeys } from '../ledger/keys';
 import { bringUp } from '../ledger/ledger';
+import { sha256 } from '../ledger/line';
 import { DEMO_PASSWORD } from '../demo/password';
 
 function adminUrl(): string {
@@ -128,9 +129,7 @@ export async function visitor({ app }: Office) {
 
 /** A decision on what somebody has seen. */
 export function decisionOn(seen: Inspection, over: Partial<Decision> = {}): Change {
-  const shown = createHash('sha256')
-    .update(shownText(seen, evaluate(seen.case)))
-    .digest('hex');
+  const shown = sha256(shownText(seen, evaluate(seen.case)));
   const signature = { name: 'Ilse O’Harrow', path: '' };
   const decision: Decision = { kind: 'approved', conditions: '', dueOn: null, overruled: [], signature, ...over };
   return changeOf({ type: 'decide', inspection: seen.id, base: seen.revision, shown, decision });

@@ -7,7 +7,7 @@ import { Words } from '../theme/words';
 type Sorted = false | 'asc' | 'desc';
 
 /** The head of a column: pressed, it sorts by it; pressed again, the other way round. */
-export function ColumnHead({
+function ColumnHead({
   label,
   sorted,
   onSort,
@@ -35,6 +35,36 @@ export function ColumnHead({
           {sorted !== 'asc' && <Path d="M5 14L9 9H1Z" fill={sorted ? palette.copper : palette.hairline} />}
         </Svg>
       </Pressable>
+    </View>
+  );
+}
+
+/** As much of a table of ours as its heads need. */
+interface Heads {
+  getFlatHeaders(): readonly {
+    readonly id: string;
+    readonly column: {
+      readonly columnDef: { readonly header?: unknown };
+      getIsSorted(): Sorted;
+      toggleSorting(): void;
+    };
+  }[];
+}
+
+/** The heads of all columns. */
+export function HeadRow({ table, widthOf }: { table: Heads; widthOf: (id: string) => DimensionValue }) {
+  const palette = usePalette();
+  return (
+    <View role="row" style={{ flexDirection: 'row', borderBottomWidth: 2, borderColor: palette.copper }}>
+      {table.getFlatHeaders().map(({ id, column }) => (
+        <ColumnHead
+          key={id}
+          label={String(column.columnDef.header)}
+          sorted={column.getIsSorted()}
+          onSort={() => column.toggleSorting()}
+          width={widthOf(id)}
+        />
+      ))}
     </View>
   );
 }
