@@ -17,9 +17,20 @@ import {
 } from '../case';
 import { evaluate } from '../verdict';
 import {
+  isDocketChange,
+  isOpen,
+  visitUnderWay,
+  withDocketChange,
+  type Condition,
+  type Docket,
+  type Order,
+} from './docket';
+import { whyNotDecide } from './deciding';
+import { seenIn } from './findings';
+import type { Person } from './people';
+import {
   changeSchemas,
   openedInspection,
-  whyNotDecide,
   type Change,
   type ChangeBody,
   type Inspection,
@@ -181,12 +192,19 @@ function withEvidence(
 }
 
 /** What an inspection is after a change by somebody, or a sentence why it cannot be taken in. Device and office run the same. */
-export function applyChange(inspection: Inspection | undefined, change: Change, by: string): Applied {
+export function applyChange(inspection: Inspection | undefined, change: Change, person: Person): Applied {
   if (change.type === 'open')
     return inspection
       ? refused('This inspection is open already.')
       : { ok: true, inspection: openedInspection(change.inspection, change.header, change.at) };
   if (!inspection) return refused('There is no such inspection.');
+  const by = person.name;
+  if (isDocketChange(change)) {
+    const docket = withDocketChange(inspection.docket, change, person, seenIn(inspection));
+    return typeof docket === 'string'
+      ? refused(docket)
+      : { ok: true, inspection: { ...inspection, docket, changedAt: change.at } };
+  }
 
   const changed = (c: Case): Applied => ({
     ok: true,
@@ -224,7 +242,8 @@ export function applyChange(inspection: Inspection | undefined, change: Change, 
         : { ok: true, inspection: { ...inspection, evidence, changedAt: change.at } };
     }
     case 'decide': {
-      const why = whyNotDecide(evaluate(inspection.case), change.decision);
+      const why = whyNotDecide(inspection, evaluate(inspection.case), change.decision);
+      if (change.decision.signature.name !== by) why.push(`Sign as yourself: ${by}.`);
       if (why.length > 0) return refused(why.join(' '));
       return {
         ok: true,
@@ -232,11 +251,35 @@ export function applyChange(inspection: Inspection | undefined, change: Change, 
           ...inspection,
           changedAt: change.at,
           changedSinceDecision: false,
+          docket: decided(inspection.docket, change, by),
           decisions: [...inspection.decisions, { ...change.decision, id: change.id, at: change.at }],
         },
       };
     }
   }
+}
+
+/** The docket once a decision is signed: its conditions fall due, its order is in force, and the visit is done. */
+function decided(docket: Docket, { id, at, decision }: Change & { type: 'decide' }, by: string): Docket {
+  const conditions = decision.conditions.map((one): Condition => ({
+    ...one,
+    state: 'due',
+    steps: [{ to: 'due', at, by, words: '' }],
+  }));
+  const open = docket.violations.filter(isOpen).map((one) => one.id);
+  const order: Order | undefined = decision.order
+    ? { ...decision.order, id, violations: open, state: 'posted', steps: [{ to: 'posted', at, by, words: '' }] }
+    : undefined;
+  const to = decision.kind === 'passed-stations' ? 'partial' : 'done';
+  const here = visitUnderWay(docket);
+  return {
+    ...docket,
+    conditions: [...docket.conditions, ...conditions],
+    orders: order ? [...docket.orders, order] : docket.orders,
+    visits: docket.visits.map((one) =>
+      one === here ? { ...one, state: to, steps: [...one.steps, { to, at, by, words: decision.leftOut }] } : one,
+    ),
+  };
 }
 
 /** The change that takes a change back: what stood there before is set again. Undefined for what is signed or opened. */

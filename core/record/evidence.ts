@@ -40,16 +40,19 @@ export type Photo = InferType<typeof photoSchema>;
 const rules: ReadonlySet<string> = new Set(RULES.map(({ id }) => id));
 const isFact = (path: string) => whyNotFact(path.replace(/\[[^\]]+\]/, '[0]'), undefined) === undefined;
 
+/** The id of a violation that is an inspector’s own, and so of no rule. */
+const isViolation = (id: string) => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(id);
+
 /** A photo with its caption, or a note: what shows a fact or a finding. */
 export const evidenceSchema = object({
-  /** The fact that it shows, by its lasting address, or the rule whose finding it shows. */
+  /** The fact that it shows, by its lasting address, or the rule whose finding it shows, or the violation. */
   about: string()
     .required()
     .max(160)
     .test(
       'about',
-      ({ value }) => `${String(value)} is neither a fact nor a rule known here.`,
-      (value) => value === undefined || rules.has(value) || isFact(value),
+      ({ value }) => `${String(value)} is neither a fact nor a rule known here, nor a violation.`,
+      (value) => value === undefined || rules.has(value) || isViolation(value) || isFact(value),
     ),
   text: string().trim().max(1000, 'A note has at most 1,000 characters.').default(''),
   photo: photoSchema.nullable().default(null),

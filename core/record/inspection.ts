@@ -1,28 +1,27 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { EDITIONS, type Edition } from '../codebook';
-import { HOWS, LIST_PATHS, MOST_PARTS, emptyCase, type Case, type How, type ListPath } from '../case';
-import type { Evaluation, Outcome } from '../verdict';
+import {
+  HOWS,
+  LIST_PATHS,
+  MOST_PARTS,
+  STATIONS,
+  emptyCase,
+  type Case,
+  type How,
+  type ListPath,
+  type Station,
+} from '../case';
+import {
+  EMPTY_DOCKET,
+  conditionSchema,
+  docketSchemas,
+  inForce,
+  orderSchema,
+  visitUnderWay,
+  type Docket,
+} from './docket';
 import { evidenceSchema, type Evidence } from './evidence';
-
-const line = (what: string, most: number) =>
-  string().trim().typeError(`${what} must be text`).max(most, `${what}: at most ${most} characters`);
-const uuid = (what: string) => string().uuid(`${what} must be a UUID`).required(`${what} is missing`);
-/** Whether a text that has the shape of a day is one, in years in which an inspection can have been. */
-const isDay = (text: string): boolean => {
-  const time = Date.parse(`${text}T00:00:00Z`);
-  return text >= '2000-01-01' && text < '2200' && !Number.isNaN(time) && new Date(time).toISOString().startsWith(text);
-};
-const instant = string()
-  .required('the time is missing')
-  .matches(
-    /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d+)?Z$/,
-    'the time must be ISO 8601 in UTC, like 2026-11-25T10:00:00Z',
-  )
-  .test(
-    'time',
-    ({ value }) => `${String(value)} is no time; right would be like 2026-11-25T10:00:00Z`,
-    (value) => value === undefined || (isDay(value.slice(0, 10)) && !Number.isNaN(Date.parse(value))),
-  );
+import { changeShape, day, instant, line, uuid } from './shapes';
 
 /** What stands once at the head of an inspection, and is never asked for again. */
 export const headerSchema = object({
@@ -38,44 +37,41 @@ export type Header = InferType<typeof headerSchema>;
 export const DECISIONS = {
   approved: 'Approved',
   'approved-with-conditions': 'Approved with conditions',
+  'passed-stations': 'Passed for these stations',
   'corrections-required': 'Corrections required',
   'stop-work': 'Stop work',
 } as const;
 export type DecisionKind = keyof typeof DECISIONS;
 
-const SHORTEST_REASON = 10;
+/** Whether a decision lets the house be fed, as far as it goes. */
+export const isApproval = (kind: DecisionKind | undefined): boolean =>
+  kind === 'approved' || kind === 'approved-with-conditions';
+
+const MOST_HANDOVER = 120;
 
 export const decisionSchema = object({
   kind: mixed<DecisionKind>()
     .oneOf(Object.keys(DECISIONS) as DecisionKind[], 'There is no such decision.')
     .required('Choose a decision.'),
-  conditions: line('The conditions', 4000).default(''),
+  /** What an approval hangs on. */
+  conditions: array(conditionSchema).required().max(100),
   /** Day of the reinspection, ISO date; null where none is due. */
-  dueOn: string()
-    .nullable()
-    .matches(/^\d{4}-\d{2}-\d{2}$/, {
-      message: 'The day must be an ISO date, like 2026-12-09.',
-      excludeEmptyString: false,
-    })
-    .test(
-      'day',
-      ({ value }) => `${String(value)} is no day.`,
-      (value) => !value || isDay(value),
-    )
-    .defined(),
-  overruled: array(
-    object({
-      rule: string().required().max(100),
-      reason: line('The reason', 2000)
-        .required('Give the reason for overruling.')
-        .min(
-          SHORTEST_REASON,
-          `Give the reason in at least ${SHORTEST_REASON} characters; it will be read years from now.`,
-        ),
-    }).noUnknown(),
+  dueOn: day('The day').nullable().defined(),
+  /** The order that a stop-work posts. */
+  order: orderSchema.nullable().default(undefined).defined(),
+  /** The stations that it answers for. */
+  scope: array(
+    mixed<Station>()
+      .oneOf([...STATIONS], 'There is no such station.')
+      .required(),
   )
     .required()
-    .max(100),
+    .min(1, 'A decision answers for one station at least.')
+    .max(STATIONS.length),
+  /** Why the other stations were not looked at. */
+  leftOut: line('Why the others were left out', 500).defined(),
+  /** A line for whoever comes next. */
+  handover: line('The line for whoever comes next', MOST_HANDOVER).defined(),
   signature: object({
     name: line('The name', 200).required('Sign with your name.'),
     /** What the finger drew, as an SVG path in a 320 × 120 box; empty for a typed signature. */
@@ -87,13 +83,28 @@ export const decisionSchema = object({
 }).noUnknown();
 export type Decision = InferType<typeof decisionSchema>;
 
+/** A decision that was signed before violations had a life of their own. */
+interface Older {
+  readonly conditions: string;
+  readonly overruled: readonly { readonly rule: string; readonly reason: string }[];
+}
+
 /** A decision as it was signed; the seal is the server's. */
-export interface Signed extends Decision {
+export type Signed = (Decision | (Older & Pick<Decision, 'kind' | 'dueOn' | 'signature'>)) & {
   readonly id: string;
   readonly at: string;
   /** Seal of the record, hex; undefined until the office has it. */
   readonly seal?: string;
-}
+};
+
+/** The conditions of a decision in words, however old it is. */
+export const conditionsOf = ({ conditions }: Signed): readonly string[] =>
+  typeof conditions === 'string'
+    ? [conditions].filter((one) => one !== '')
+    : conditions.map(({ text, dueOn }) => `${text} (by ${dueOn})`);
+
+/** What was overruled before findings were answered one by one. */
+export const overruledIn = (signed: Signed): Older['overruled'] => ('overruled' in signed ? signed.overruled : []);
 
 /** One inspection as the device and the office both hold it. */
 export interface Inspection {
@@ -107,6 +118,8 @@ export interface Inspection {
   readonly decisions: readonly Signed[];
   /** Photos and notes, in the order in which they were made. */
   readonly evidence: readonly Evidence[];
+  /** What the office follows up here. */
+  readonly docket: Docket;
   /** Whether facts changed after the last decision. */
   readonly changedSinceDecision: boolean;
 }
@@ -157,25 +170,23 @@ export type Correction = InferType<typeof correctionSchema>;
 const UNSEEN =
   'It does not say what was on the screen when it was signed. Load the application again, look, and sign anew.';
 
-const change = { id: uuid('The id of the change'), inspection: uuid('The id of the inspection'), at: instant };
-
 /** What a device may ask the office to take in, and the office to repeat: the same change twice is one change. */
 export const changeSchemas = {
-  open: object({ ...change, type: mixed<'open'>().required(), header: headerSchema.required() }).noUnknown(),
+  open: object({ ...changeShape, type: mixed<'open'>().required(), header: headerSchema.required() }).noUnknown(),
   /** What stands at the head, corrected: the house was another, or its owner is called otherwise. */
   head: object({
-    ...change,
+    ...changeShape,
     type: mixed<'head'>().required(),
     ...correction,
   }).noUnknown(),
   /** Facts that were recorded together: taken in whole or not at all, and taken back as one. */
   facts: object({
-    ...change,
+    ...changeShape,
     type: mixed<'facts'>().required(),
     facts: array(factSchema).required().min(1, 'No fact is named.').max(MOST_TOGETHER),
   }).noUnknown(),
   remove: object({
-    ...change,
+    ...changeShape,
     type: mixed<'remove'>().required(),
     list: mixed<ListPath>()
       .oneOf([...LIST_PATHS], 'Only a cord, a stretch or a circuit can be taken out.')
@@ -184,7 +195,7 @@ export const changeSchemas = {
     part: string().max(64).optional(),
   }).noUnknown(),
   restore: object({
-    ...change,
+    ...changeShape,
     type: mixed<'restore'>().required(),
     list: mixed<ListPath>()
       .oneOf([...LIST_PATHS])
@@ -194,7 +205,7 @@ export const changeSchemas = {
   }).noUnknown(),
   /** A photo or a note: made, changed, or taken out where it is null. */
   evidence: object({
-    ...change,
+    ...changeShape,
     type: mixed<'evidence'>().required(),
     evidence: uuid('The id of the photo or note'),
     is: evidenceSchema
@@ -207,8 +218,9 @@ export const changeSchemas = {
       .default(undefined)
       .optional(),
   }).noUnknown(),
+  ...docketSchemas,
   decide: object({
-    ...change,
+    ...changeShape,
     type: mixed<'decide'>().required(),
     decision: decisionSchema.required(),
     /** Count of changes that the device had heard of when it was signed. */
@@ -226,14 +238,14 @@ export type Change = {
 /** A change before it has an id and a time. */
 export type ChangeBody = Change extends infer C ? (C extends Change ? Omit<C, 'id' | 'at'> : never) : never;
 
-export type State =
-  'draft' | 'corrections-required' | 'approved' | 'approved-with-conditions' | 'stop-work' | 'reinspection';
+export type State = DecisionKind | 'draft' | 'reinspection';
 
-/** Where an inspection stands: its last decision, or a reinspection once facts have changed after corrections or a stop. */
+/** Where an inspection stands: stopped while an order is in force, whatever was recorded or decided since; else as it was decided last, or begun anew. */
 export function stateOf(inspection: Inspection): State {
+  if (inForce(inspection.docket).length > 0) return 'stop-work';
   const last = inspection.decisions.at(-1);
   if (!last) return 'draft';
-  return inspection.changedSinceDecision ? 'reinspection' : last.kind;
+  return inspection.changedSinceDecision || visitUnderWay(inspection.docket) ? 'reinspection' : last.kind;
 }
 
 export const STATE_WORDS: Readonly<Record<State, string>> = {
@@ -252,37 +264,7 @@ export function openedInspection(id: string, header: Header, at: string): Inspec
     changedAt: at,
     decisions: [],
     evidence: [],
+    docket: EMPTY_DOCKET,
     changedSinceDecision: false,
   };
-}
-
-/** Violations and open questions that stand against approval: all but advisories. */
-export function blocking(evaluation: Evaluation): Outcome[] {
-  return evaluation.outcomes.filter(
-    (one) => one.severity !== 'advisory' && (one.outcome === 'violation' || one.outcome === 'unproven'),
-  );
-}
-
-/** Why a decision cannot be signed for what the engine found, in sentences; empty where it can. A person may overrule, with a reason each. */
-export function whyNotDecide(
-  evaluation: Evaluation,
-  decision: Pick<Decision, 'kind' | 'conditions' | 'overruled'>,
-): string[] {
-  const why: string[] = [];
-  if (decision.kind === 'approved-with-conditions' && !decision.conditions.trim())
-    why.push('Write down the conditions.');
-  if (decision.kind === 'approved' || decision.kind === 'approved-with-conditions') {
-    const reasons = new Map(decision.overruled.map((one) => [one.rule, one.reason.trim()]));
-    const left = blocking(evaluation).filter((one) => (reasons.get(one.rule)?.length ?? 0) < SHORTEST_REASON);
-    if (left.length > 0)
-      why.push(
-        `${left.length} ${left.length === 1 ? 'point stands' : 'points stand'} against approval. Correct or prove ${left.length === 1 ? 'it' : 'them'}, or overrule each with a reason of at least ${SHORTEST_REASON} characters.`,
-      );
-  }
-  if (
-    decision.kind === 'corrections-required' &&
-    !evaluation.outcomes.some((one) => one.outcome === 'violation' || one.outcome === 'unproven')
-  )
-    why.push('Nothing is violated or unproven; there is nothing to correct.');
-  return why;
 }

@@ -1,93 +1,64 @@
 import {
   addressed,
   applyChange,
-  blocking,
   changeSchemas,
   evidenceOfFact,
   evidenceOfFinding,
+  foundIn,
   readChange,
   stateOf,
   touched,
   undoOf,
-  whyNotDecide,
   type Change,
   type ChangeBody,
-  type Decision,
   type Inspection,
 } from '.';
 import fc from 'fast-check';
 import { readCase, recordedAt, recordedFacts } from '../case';
+import {
+  HEADER,
+  ORDER,
+  takenUp,
+  uuidOf,
+  ID,
+  INSPECTOR,
+  LEAD,
+  SEEN,
+  after,
+  change,
+  decided,
+  decision,
+  inspection,
+  refusal,
+} from '../test/inspection';
 import { GOOD, caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
 
-const BY = 'Ilse O’Harrow';
-const ID = '0dd0a7c4-1f5e-4b7a-9c00-000000000001';
-let count = 0;
-const change = (body: ChangeBody): Change =>
-  ({
-    ...body,
-    id: `0dd0a7c4-1f5e-4b7a-9c01-${String(++count).padStart(12, '0')}`,
-    at: '2026-11-25T10:00:00.000Z',
-  }) as Change;
+const BY = LEAD.name;
 /** The same of a certain cord, stretch or circuit. */
 const touchedPart = (path: string, value: string | number, part: string): ChangeBody => ({
   type: 'facts',
   inspection: ID,
   facts: [{ path, value, part, how: 'touched' }],
 });
-/** What a decision says of what was decided on; the office compares it, the record does not. */
-const SEEN = { base: 1, shown: '0'.repeat(64) };
-const header = { address: '3 Windfall Lane', owner: '', permit: '', edition: '2020' } as const;
-const inspection = (over: Partial<Inspection> = {}): Inspection => ({
-  id: ID,
-  revision: 1,
-  header,
-  case: GOOD,
-  openedAt: '2026-11-25T09:00:00Z',
-  changedAt: '2026-11-25T09:00:00Z',
-  decisions: [],
-  evidence: [],
-  changedSinceDecision: false,
-  ...over,
-});
-const decision = (over: Partial<Decision> = {}): Decision => ({
-  kind: 'approved',
-  conditions: '',
-  dueOn: null,
-  overruled: [],
-  signature: { name: 'Ilse O’Harrow', path: '' },
-  ...over,
-});
-const after = (before: Inspection | undefined, ...bodies: ChangeBody[]): Inspection => {
-  let now = before;
-  for (const body of bodies) {
-    const applied = applyChange(now, change(body), BY);
-    if (!applied.ok) throw new Error(applied.why);
-    now = applied.inspection;
-  }
-  return now!;
-};
-const refusal = (before: Inspection | undefined, body: ChangeBody) => {
-  const applied = applyChange(before, change(body), BY);
-  return applied.ok ? undefined : applied.why;
-};
+const header = HEADER;
 
 describe('the life of an inspection', () => {
   test('draft, corrections required, reinspection, approved', () => {
     const opened = after(undefined, { type: 'open', inspection: ID, header });
     expect(stateOf(opened)).toBe('draft');
-    const found = after(opened, touched(ID, 'breaker.ratingA', 50));
+    const found = after({ ...opened, case: GOOD }, touched(ID, 'breaker.ratingA', 50));
     expect(stateOf(found)).toBe('draft');
-    const sent = after(found, {
-      type: 'decide',
-      ...SEEN,
-      inspection: ID,
-      decision: decision({ kind: 'corrections-required', dueOn: '2026-12-09' }),
-    });
+    const sent = after(
+      found,
+      ...foundIn(evaluate(found.case)).map((one, i) => takenUp(one, uuidOf(i))),
+      decided({ kind: 'corrections-required', dueOn: '2026-12-09' }),
+    );
     expect(stateOf(sent)).toBe('corrections-required');
     const again = after(sent, touched(ID, 'breaker.ratingA', 30));
     expect(stateOf(again)).toBe('reinspection');
-    const done = after({ ...again, case: GOOD }, { type: 'decide', inspection: ID, ...SEEN, decision: decision() });
+    const settled = again.docket.violations.map((one) => ({ ...one, state: 'verified' as const }));
+    const done = after({ ...again, docket: { ...again.docket, violations: settled } }, decided());
     expect(stateOf(done)).toBe('approved');
     expect(done.decisions.map((one) => one.kind)).toEqual(['corrections-required', 'approved']);
   });
@@ -103,45 +74,6 @@ describe('the life of an inspection', () => {
 
   test('null takes a fact away', () => {
     expect(after(inspection(), touched(ID, 'breaker.ratingA', null)).case.breaker).not.toHaveProperty('ratingA');
-  });
-});
-
-describe('deciding', () => {
-  test('nothing stands against the good case', () => {
-    expect(blocking(evaluate(GOOD))).toEqual([]);
-    expect(whyNotDecide(evaluate(GOOD), decision())).toEqual([]);
-  });
-
-  test('each blocking point needs a reason of its own; advisories do not block', () => {
-    const evaluation = evaluate(
-      caseWith({
-        'breaker.lineLoadMarked': 'yes',
-        'breaker.listedForPanel': undefined,
-        'feeder.stretches[0].lengthFt': 100,
-      }),
-    );
-    expect(blocking(evaluation).map((one) => one.rule)).toEqual([
-      'breaker/suitable-for-backfeed',
-      'breaker/listed-for-panel',
-    ]);
-    const reason = (rule: string, text = 'I saw it done.') => ({ rule, reason: text });
-    const why = (...overruled: Decision['overruled']) => whyNotDecide(evaluation, decision({ overruled }));
-    expect(why()).toEqual([expect.stringContaining('2 points stand against approval')]);
-    expect(why(reason('breaker/suitable-for-backfeed'))).toEqual([expect.stringContaining('1 point stands')]);
-    expect(why(reason('breaker/suitable-for-backfeed'), reason('breaker/listed-for-panel', '   short   '))).toEqual([
-      expect.stringContaining('1 point'),
-    ]);
-    expect(why(reason('breaker/suitable-for-backfeed'), reason('breaker/listed-for-panel'))).toEqual([]);
-    expect(whyNotDecide(evaluation, decision({ kind: 'stop-work' }))).toEqual([]);
-  });
-
-  test('conditions are written down, and nothing is corrected where nothing is wrong', () => {
-    expect(whyNotDecide(evaluate(GOOD), decision({ kind: 'approved-with-conditions', conditions: ' ' }))).toEqual([
-      'Write down the conditions.',
-    ]);
-    expect(whyNotDecide(evaluate(GOOD), decision({ kind: 'corrections-required' }))).toEqual([
-      'Nothing is violated or unproven; there is nothing to correct.',
-    ]);
   });
 });
 
@@ -171,7 +103,7 @@ describe('reading changes', () => {
     type: 'decide',
     ...SEEN,
     inspection: ID,
-    decision: decision({ overruled: [{ rule: 'a/b', reason: 'Long enough.' }] }),
+    decision: decision({ kind: 'stop-work', order: ORDER }),
   });
   test('every kind reads back as it was', () => {
     const all: Change[] = [
@@ -187,6 +119,16 @@ describe('reading changes', () => {
         is: { about: 'breaker.ratingA', text: 'read by torch', photo: null },
       }),
       change({ type: 'evidence', inspection: ID, evidence: '0dd0a7c4-1f5e-4b7a-9c02-000000000001', is: null }),
+      change({ type: 'violation', inspection: ID, violation: uuidOf(1), to: 'claimed', words: 'Changed to 30 A.' }),
+      change({
+        type: 'not-taken-up',
+        inspection: ID,
+        finding: { rule: 'cord/ampacity', part: 'cord-1' },
+        reason: 'A listed set.',
+      }),
+      change({ type: 'order', inspection: ID, order: uuidOf(1), to: 'lifted', words: 'All of it is gone.' }),
+      change({ type: 'condition', inspection: ID, condition: uuidOf(1), to: 'met', words: 'The label is there.' }),
+      change({ type: 'visit', inspection: ID, visit: uuidOf(1), to: 'under-way', words: 'the owner' }),
       change({ type: 'head', inspection: ID, address: '3 Lane', owner: '', permit: '', reason: 'Another house.' }),
     ];
     expect([...new Set(all.map((one) => one.type))].sort()).toEqual(Object.keys(changeSchemas).sort());
@@ -200,11 +142,7 @@ describe('reading changes', () => {
       'no path',
     ],
     ['no name', { decision: { ...decision(), signature: { name: ' ', path: '' } } }, 'Sign with your name'],
-    [
-      'a short reason',
-      { decision: { ...decision(), overruled: [{ rule: 'a/b', reason: 'ok' }] } },
-      'at least 10 characters',
-    ],
+    ['a short ground', { decision: { ...decision(), order: { ...ORDER, ground: 'no' } } }, 'at least 10 characters'],
     ['a day that is none', { decision: { ...decision(), dueOn: 'soon' } }, 'ISO date'],
     ['an unknown decision', { decision: { ...decision(), kind: 'maybe' } }, 'no such decision'],
     ['a stray key', { color: 'red' }, 'color'],
@@ -226,11 +164,11 @@ describe('facts recorded together', () => {
 
   test('each says how, when and by whom; a later touch says its own', () => {
     const read = after(inspection(), together(['cord[0].type', 'STW'], ['cord[0].sizeAwg', '10']));
-    const line = { how: 'reading', said: '10/4 STW', by: BY, at: '2026-11-25T10:00:00.000Z' };
+    const line = { how: 'reading', said: '10/4 STW', by: BY, at: read.changedAt };
     expect(recordedAt(read.case, 'cord[0].type')).toEqual(line);
     expect(recordedAt(read.case, 'cord[0].lengthFt')).toBeUndefined();
     const changed = after(read, touched(ID, 'cord[0].sizeAwg', '8'));
-    expect(recordedAt(changed.case, 'cord[0].sizeAwg')).toEqual({ how: 'touched', by: BY, at: line.at });
+    expect(recordedAt(changed.case, 'cord[0].sizeAwg')).toEqual({ how: 'touched', by: BY, at: changed.changedAt });
     expect(recordedAt(changed.case, 'cord[0].type')).toEqual(line);
     expect(recordedAt(after(read, touched(ID, 'cord[0].type', null)).case, 'cord[0].type')).toBeUndefined();
     expect(readCase(changed.case).ok).toBe(true);
@@ -255,7 +193,7 @@ describe('facts recorded together', () => {
       before.case,
       change(together(['cord[1].type', 'SJTW'], ['cord[1].wires', '3'], ['cord[2].type', 'SJTW'])),
     );
-    const applied = applyChange(before, said, BY);
+    const applied = applyChange(before, said, LEAD);
     if (!applied.ok) throw new Error(applied.why);
     const { cord } = applied.inspection.case;
     expect(cord!.slice(1)).toEqual([
@@ -270,7 +208,7 @@ describe('facts recorded together', () => {
     const out = after(two, { type: 'remove', inspection: ID, list: 'cord', index: 0 });
     expect(recordedAt(out.case, 'cord[0].type')).toMatchObject({ how: 'reading' });
     const remove = change({ type: 'remove', inspection: ID, list: 'cord', index: 1 });
-    const applied = applyChange(two, remove, BY);
+    const applied = applyChange(two, remove, LEAD);
     if (!applied.ok) throw new Error(applied.why);
     const back = after(applied.inspection, undoOf(two, remove)!);
     expect(recordedAt(back.case, 'cord[1].type')).toMatchObject({ how: 'reading', said: '10/4 STW' });
@@ -287,7 +225,7 @@ describe('facts recorded together', () => {
     };
     expect(readChange(old)).toMatchObject({ type: 'facts', facts: [{ path: 'breaker.ratingA', how: 'touched' }] });
     const added = readChange({ ...old, path: 'cord[1].wires', value: '3', part: ID });
-    const applied = applyChange(inspection(), added, BY);
+    const applied = applyChange(inspection(), added, LEAD);
     expect(applied.ok && applied.inspection.case.cord![1]).toEqual({ id: ID, wires: '3' });
   });
 
@@ -317,7 +255,7 @@ describe('crooked addresses', () => {
     fc.assert(
       fc.property(fc.oneof(address, nearly), value, (path, to) => {
         const before = inspection();
-        const applied = applyChange(before, change(touched(ID, path, to)), BY);
+        const applied = applyChange(before, change(touched(ID, path, to)), LEAD);
         if (!applied.ok) return expect(applied.why).toMatch(/./);
         taken++;
         expect(readCase(applied.inspection.case).ok).toBe(true);
@@ -347,7 +285,7 @@ describe('parts keep their ids', () => {
     expect(new Set([first, second]).size).toBe(2);
     const empty = inspection({ case: { ...GOOD, cord: undefined } });
     const opening = addressed(empty.case, change(touched(ID, 'cord[0].lengthFt', 10)));
-    const made = [1, 2].map(() => applyChange(empty, opening, BY));
+    const made = [1, 2].map(() => applyChange(empty, opening, LEAD));
     const id = `${opening.id}-0`;
     expect(made.map((one) => one.ok && one.inspection.case.cord![0]!.id)).toEqual([id, id]);
   });
@@ -381,7 +319,7 @@ describe('parts keep their ids', () => {
     const one = after(two, { type: 'remove', inspection: ID, list: 'cord', index: 1 });
     const [mine, theirs] = [said(one, fact), said(one, touched(ID, 'cord[1].sizeAwg', '10'))];
     const both = [mine, theirs].reduce((now, each) => {
-      const applied = applyChange(now, each, BY);
+      const applied = applyChange(now, each, LEAD);
       if (!applied.ok) throw new Error(applied.why);
       return applied.inspection;
     }, one);
@@ -481,28 +419,23 @@ describe('photos and notes', () => {
   const taken = { about: 'breaker.ratingA', text: 'the handle', photo };
 
   test('a photo is kept with who took it and when, changes no finding and begins no reinspection', () => {
-    const signed = after(inspection(), {
-      type: 'decide',
-      ...SEEN,
-      inspection: ID,
-      decision: decision({ kind: 'stop-work' }),
-    });
+    const signed = after(inspection(), decided());
     const shown = after(signed, evidence(taken));
-    expect(shown.evidence).toEqual([{ ...taken, id: PHOTO_ID, at: '2026-11-25T10:00:00.000Z', by: BY }]);
+    expect(shown.evidence).toEqual([{ ...taken, id: PHOTO_ID, at: shown.changedAt, by: BY }]);
     expect(shown.case).toBe(signed.case);
-    expect(stateOf(shown)).toBe('stop-work');
+    expect(stateOf(shown)).toBe('approved');
   });
 
   test('a caption is mended by another, and the photo stays with who took it; taken out and put back likewise', () => {
     const shown = after(inspection(), evidence(taken));
     const mend = change(evidence({ ...taken, text: 'the handle, 30' }));
-    const mended = applyChange(shown, mend, 'Joss Linnaker');
-    const own = { by: BY, at: '2026-11-25T10:00:00.000Z' };
+    const mended = applyChange(shown, mend, INSPECTOR);
+    const own = { by: BY, at: shown.changedAt };
     expect(mended).toMatchObject({ ok: true, inspection: { evidence: [{ text: 'the handle, 30', ...own }] } });
     const gone = change(evidence(null));
     expect(after(shown, evidence(null)).evidence).toEqual([]);
     const back = change(undoOf(shown, gone)!);
-    expect(applyChange(after(shown, evidence(null)), back, 'Joss Linnaker')).toMatchObject({
+    expect(applyChange(after(shown, evidence(null)), back, INSPECTOR)).toMatchObject({
       ok: true,
       inspection: { evidence: [{ ...taken, ...own }] },
     });

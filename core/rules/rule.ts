@@ -17,6 +17,8 @@ export interface Finding {
   readonly severity?: Severity;
   /** The cord, stretch or circuit that it is about, where it is about one. */
   readonly part?: Part;
+  /** The same violation at other like parts. */
+  readonly others?: readonly Finding[];
 }
 
 /** An entry of a list, by its place. */
@@ -138,8 +140,11 @@ export const whereBridged = firstOf(without('inlet'), (look) =>
   bridged(look) ? undefined : 'the two legs are not fed from one pole',
 );
 
+/** Several violations of one rule as one finding: the first, with the others beside it. */
+export const together = ([first, ...others]: readonly Finding[]): Finding | undefined => first && { ...first, others };
+
 /**
- * Judges several like parts, each by itself: the first violation, even where others lack facts; else an end with all that
+ * Judges several like parts, each by itself: the violations, even where others lack facts; else an end with all that
  * they lack together; else undefined, for then every one holds.
  */
 export function firstViolation(
@@ -148,16 +153,17 @@ export function firstViolation(
   judge: (side: Look, index: number) => Finding | undefined,
 ): Finding | undefined {
   const parts: Attempt<Finding | undefined>[] = [];
+  const wrong: Finding[] = [];
   for (let index = 0; index < look.count(list); index++) {
     const part = look.attempt((side) => judge(side, index));
-    if (part.value !== undefined) {
+    if (part.value === undefined) parts.push(part);
+    else {
       look.adopt(part);
-      return { ...part.value, part: { list, index } };
+      wrong.push({ ...part.value, part: { list, index } });
     }
-    parts.push(part);
   }
-  look.requireAll(...parts);
-  return undefined;
+  if (wrong.length === 0) look.requireAll(...parts);
+  return together(wrong);
 }
 
 /** How everything is made safe before anybody opens, pulls or takes away anything of a connection that may be live. */

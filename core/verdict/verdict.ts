@@ -5,10 +5,18 @@ import { LOCAL, isProtected, rulesOf, type Profile } from '../profile';
 import { RULES, type Finding, type Rule, type Severity } from '../rules';
 
 /** Version of the engine, kept in every sealed record. */
-export const ENGINE = '0.4.0';
+export const ENGINE = '0.5.0';
 
 export type OutcomeKind = 'holds' | 'violation' | 'unproven' | 'not-applicable';
 export type Verdict = 'do-not-energize' | 'corrections-required' | 'not-finished' | 'nothing-against';
+
+/** A violation of the same rule at another like part. */
+export interface OtherPart {
+  readonly part: string;
+  readonly severity: Severity;
+  readonly reason: string;
+  readonly remedy: string | null;
+}
 
 export interface Outcome {
   readonly rule: string;
@@ -26,6 +34,8 @@ export interface Outcome {
   readonly remedy: string | null;
   /** Id of the cord, stretch or circuit that it is about; null where it is about none. */
   readonly part: string | null;
+  /** The same violation at other cords, stretches or circuits. */
+  readonly others: readonly OtherPart[];
   /** Where offices differ: which reading was used, in a sentence; null where they do not. */
   readonly reading: string | null;
   /** What a local profile changed of this outcome, in a sentence; null where it changed nothing. */
@@ -49,6 +59,7 @@ interface Judging {
   readonly working: Working;
   readonly profile: Profile | undefined;
   readonly part: string | undefined;
+  readonly others: readonly OtherPart[];
 }
 
 const RANK: Readonly<Record<Severity, number>> = { advisory: 0, correction: 1, hazard: 2 };
@@ -74,6 +85,7 @@ class Judged implements Outcome {
   readonly cites: readonly string[];
   readonly remedy: string | null;
   readonly part: string | null;
+  readonly others: readonly OtherPart[];
   readonly #by: Judging;
   #working: readonly Step[] | undefined;
 
@@ -94,6 +106,7 @@ class Judged implements Outcome {
     this.cites = change?.cites ?? by.rule.cites[by.edition];
     this.remedy = finding?.remedy ?? null;
     this.part = by.part ?? null;
+    this.others = by.others;
     this.#by = by;
   }
 
@@ -134,6 +147,7 @@ class Judged implements Outcome {
 }
 
 const NO_NEEDS: readonly string[] = [];
+const NO_OTHERS: readonly OtherPart[] = [];
 
 /** What the office has changed of a rule: nothing that would make one of the protected hazards weaker. */
 function changeOf(profile: Profile | undefined, rule: Rule) {
@@ -144,7 +158,14 @@ function changeOf(profile: Profile | undefined, rule: Rule) {
 /** One rule on one case: exactly one of four outcomes. A `Look` carries the edition and the office’s numbers. */
 export function judge(rule: Rule, at: Case | Look, profile?: Profile): Outcome {
   const look = new Look(at);
-  const by: Judging = { rule, edition: look.edition, working: look.working, profile, part: undefined };
+  const by: Judging = {
+    rule,
+    edition: look.edition,
+    working: look.working,
+    profile,
+    part: undefined,
+    others: NO_OTHERS,
+  };
   const change = changeOf(profile, rule);
   if (change?.off)
     return new Judged(by, 'not-applicable', `Does not apply: ${profile!.office} has switched it off. ${change.reason}`);
@@ -152,8 +173,19 @@ export function judge(rule: Rule, at: Case | Look, profile?: Profile): Outcome {
     const why = rule.notApplicable?.(look);
     if (why !== undefined) return new Judged(by, 'not-applicable', `Does not apply: ${why}.`);
     const finding = rule.check(look);
-    const part = finding.part && look.idOf(finding.part.list, finding.part.index);
-    return new Judged({ ...by, part }, finding.outcome, finding.reason, finding);
+    const idOf = ({ part }: Finding) => part && look.idOf(part.list, part.index);
+    const others = finding.others?.map((one) => ({
+      part: idOf(one)!,
+      severity: severityOf(rule, one, change?.severity),
+      reason: one.reason,
+      remedy: one.remedy ?? null,
+    }));
+    return new Judged(
+      { ...by, part: idOf(finding), others: others ?? NO_OTHERS },
+      finding.outcome,
+      finding.reason,
+      finding,
+    );
   } catch (error) {
     if (!(error instanceof Missing)) throw error;
     return new Judged(by, 'unproven', error.why ?? unprovenReason(look, error.paths), undefined, error.paths);

@@ -1,7 +1,7 @@
 import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { CORD_FACTS, cordAmpacityA, lacking, smallestCordSize, type Attempt } from '../../electrical';
-import { holds, rule, violation } from '../rule';
+import { holds, rule, together, violation, type Finding } from '../rule';
 
 /** Listed sets for appliances, on circuits of 20 A and less, count as protected from 16 AWG up (240.5(B)); a cord that feeds a house does not. */
 const SET_DEVICE_A = 20;
@@ -22,6 +22,7 @@ export default rule({
     for (const part of [device, ...cords]) look.adopt(part);
     const deviceA = device.value;
     const undecided: Attempt<unknown>[] = [];
+    const wrong: Finding[] = [];
     if (deviceA !== undefined)
       for (const [i, { value: ampacityA }] of cords.entries()) {
         if (ampacityA === undefined || deviceA <= ampacityA) continue;
@@ -32,7 +33,7 @@ export default rule({
           continue;
         }
         const better = smallestCordSize(look, look.need(cordAt(i).wires), deviceA);
-        return {
+        wrong.push({
           ...violation(
             `${ampacityA} A allowed by cord ${i + 1} (${size} AWG), ${deviceA} A outlet breaker ahead of it.`,
             better
@@ -41,8 +42,10 @@ export default rule({
             { found: deviceA, allowed: ampacityA, unit: 'A' },
           ),
           part: { list: 'cord', index: i },
-        };
+        });
       }
+    const found = together(wrong);
+    if (found) return found;
     lacking([device, ...cords, ...undecided]);
     const allowed = Math.min(...cords.map((one) => one.value!));
     return holds(`${allowed} A allowed by the cord, ${deviceA} A outlet breaker.`, {

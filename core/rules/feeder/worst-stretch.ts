@@ -23,7 +23,11 @@ export function worstStretch(look: Look, judge: (side: Look, index: number) => J
   if (worst?.value!.finding.outcome !== 'violation') lacking(parts);
   look.adopt(worst!);
   const { value, index } = worst!;
-  return { ...value!.finding, part: { list: 'feeder.stretches', index } };
+  const at = (one: number) => ({ list: 'feeder.stretches', index: one }) as const;
+  const others = parts.flatMap(({ value: other }, i) =>
+    i !== index && other?.finding.outcome === 'violation' ? [{ ...other.finding, part: at(i) }] : [],
+  );
+  return { ...value!.finding, part: at(index), others };
 }
 
 /** A violation is worse than what holds; of two alike, the one with less. */

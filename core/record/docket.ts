@@ -1,0 +1,395 @@
+import { array, mixed, object, string, type InferType } from 'yup';
+import { STATIONS, type Station } from '../case';
+import {
+  CONDITION_MOVES,
+  CONDITION_STATES,
+  ORDER_MOVES,
+  ORDER_STATES,
+  VIOLATION_MOVES,
+  VIOLATION_STATES,
+  VISIT_MOVES,
+  VISIT_STATES,
+  whyNotMove,
+  type ConditionState,
+  type OrderState,
+  type ViolationState,
+  type VisitState,
+} from './moves';
+import { inspects, type Person } from './people';
+import { changeShape, day, line, uuid } from './shapes';
+
+/** A finding of the engine: a rule, and the cord, stretch or circuit that it is about, by its own id. */
+const findingSchema = object({
+  rule: string().required().max(100),
+  part: string().max(64).nullable().defined(),
+}).noUnknown();
+export type FindingRef = InferType<typeof findingSchema>;
+
+export const sameFinding = (one: FindingRef, other: FindingRef): boolean =>
+  one.rule === other.rule && one.part === other.part;
+
+/** One step in the life of what stands in a docket: to which state, when, by whom, and with what words. */
+export interface Step<S extends string> {
+  readonly to: S;
+  readonly at: string;
+  readonly by: string;
+  readonly words: string;
+}
+
+/** Who allows it otherwise, how far, and until when. */
+export interface Variance {
+  readonly authority: string;
+  readonly section: string;
+  readonly extent: string;
+  readonly until: string | null;
+}
+
+/** What must be corrected: it lives from the day on which it is taken up until somebody has settled it. */
+export interface Violation {
+  readonly id: string;
+  /** Counted within the inspection, from 1. */
+  readonly number: number;
+  readonly findings: readonly FindingRef[];
+  readonly words: string;
+  readonly remedy: string;
+  readonly cites: readonly string[];
+  readonly severity: 'hazard' | 'correction';
+  readonly station: Station;
+  readonly dueOn: string | null;
+  readonly variance?: Variance;
+  readonly state: ViolationState;
+  readonly steps: readonly Step<ViolationState>[];
+}
+
+/** *Stop work* while work goes on, *do not use* for what is finished. In force until it is lifted, whatever is recorded meanwhile. */
+export const ORDER_KINDS = { 'stop-work': 'Stop work', 'do-not-use': 'Do not use' } as const;
+export const orderSchema = object({
+  kind: mixed<keyof typeof ORDER_KINDS>()
+    .oneOf(Object.keys(ORDER_KINDS) as (keyof typeof ORDER_KINDS)[], 'An order is to stop work, or not to use.')
+    .required('Choose what is ordered.'),
+  ground: line('The ground', 1000)
+    .required('Say on what ground.')
+    .min(10, 'Say on what ground, in at least 10 characters.'),
+  covers: line('What it covers', 500).required('Say what the order covers.'),
+  /** What may still be done, to make it safe. */
+  mayDo: line('What may be done', 500).defined(),
+  told: line('Who was told', 200).required('Say who was told.'),
+}).noUnknown();
+export interface Order extends InferType<typeof orderSchema> {
+  /** That of the decision that posted it. */
+  readonly id: string;
+  readonly violations: readonly string[];
+  readonly state: OrderState;
+  readonly steps: readonly Step<OrderState>[];
+}
+
+/** What an approval hangs on: it has a day. */
+export const conditionSchema = object({
+  id: uuid('The id of the condition'),
+  text: line('The condition', 1000).required('Write down the condition.'),
+  dueOn: day('The day of the condition').required('Each condition has a day.'),
+  /** The violation or unproven point that was made a condition; null for one of its own. */
+  of: string().max(100).nullable().defined(),
+}).noUnknown();
+export interface Condition extends InferType<typeof conditionSchema> {
+  readonly state: ConditionState;
+  readonly steps: readonly Step<ConditionState>[];
+}
+
+/** One time that somebody goes to the house. */
+export interface Visit {
+  readonly id: string;
+  /** Counted within the inspection, from 1. */
+  readonly number: number;
+  readonly state: VisitState;
+  readonly day: string | null;
+  readonly inspector: string;
+  readonly steps: readonly Step<VisitState>[];
+}
+
+/** A finding that was not taken up: the engine is wrong here, and a person says why. */
+export interface NotTakenUp extends FindingRef {
+  readonly reason: string;
+  readonly at: string;
+  readonly by: string;
+}
+
+/** What the office follows up at a house. */
+export interface Docket {
+  readonly violations: readonly Violation[];
+  readonly notTakenUp: readonly NotTakenUp[];
+  readonly orders: readonly Order[];
+  readonly conditions: readonly Condition[];
+  readonly visits: readonly Visit[];
+}
+
+export const EMPTY_DOCKET: Docket = { violations: [], notTakenUp: [], orders: [], conditions: [], visits: [] };
+const MOST = 200;
+export const SHORTEST_REASON = 10;
+
+const stateIn = <S extends string>(states: Readonly<Record<S, string>>) =>
+  mixed<S>()
+    .oneOf(Object.keys(states) as S[])
+    .required('It is not said what becomes of it.');
+const words = line('The words', 2000).default('');
+
+/** The changes to a docket. */
+export const docketSchemas = {
+  violation: object({
+    ...changeShape,
+    type: mixed<'violation'>().required(),
+    violation: uuid('The id of the violation'),
+    to: stateIn(VIOLATION_STATES),
+    words,
+    dueOn: day('The day').nullable().default(undefined).optional(),
+    /** Of one that is varied. */
+    variance: object({
+      authority: line('The authority', 200).required('Name the authority that varies it.'),
+      section: line('The section', 100).required('Name the section that is varied.'),
+      extent: line('The extent', 500).required('Say how far it is varied.'),
+      until: day('The end of the variance').nullable().defined(),
+    })
+      .noUnknown()
+      .default(undefined)
+      .optional(),
+    /** Findings that it answers; with a step of one that is known, further ones of the same cause. */
+    findings: array(findingSchema.required()).max(MOST).optional(),
+    /** Of a new one. */
+    is: object({
+      words: line('What is wrong', 2000).required('Say what is wrong.'),
+      remedy: line('The remedy', 2000).default(''),
+      cites: array(string().required().max(100)).required().max(20),
+      severity: mixed<'hazard' | 'correction'>().oneOf(['hazard', 'correction']).required(),
+      station: mixed<Station>()
+        .oneOf([...STATIONS])
+        .required(),
+    })
+      .noUnknown()
+      .default(undefined)
+      .optional(),
+  }).noUnknown(),
+  'not-taken-up': object({
+    ...changeShape,
+    type: mixed<'not-taken-up'>().required(),
+    finding: findingSchema.required(),
+    /** Empty: it counts again. */
+    reason: line('The reason', 2000).defined(),
+  }).noUnknown(),
+  order: object({
+    ...changeShape,
+    type: mixed<'order'>().required(),
+    order: uuid('The id of the order'),
+    to: stateIn(ORDER_STATES),
+    words,
+  }).noUnknown(),
+  condition: object({
+    ...changeShape,
+    type: mixed<'condition'>().required(),
+    condition: uuid('The id of the condition'),
+    to: stateIn(CONDITION_STATES),
+    words,
+  }).noUnknown(),
+  visit: object({
+    ...changeShape,
+    type: mixed<'visit'>().required(),
+    visit: uuid('The id of the visit'),
+    to: stateIn(VISIT_STATES),
+    words,
+    day: day('The day of the visit').nullable().default(undefined).optional(),
+    inspector: line('The inspector', 200).optional(),
+  }).noUnknown(),
+};
+
+export type DocketChange = {
+  [K in keyof typeof docketSchemas]: InferType<(typeof docketSchemas)[K]> & { readonly type: K };
+}[keyof typeof docketSchemas];
+
+export const isDocketChange = (change: { readonly type: string }): change is DocketChange =>
+  Object.hasOwn(docketSchemas, change.type);
+
+/** Whether a violation waits for somebody. */
+export const isOpen = ({ state }: Violation): boolean => state === 'open' || state === 'claimed';
+export const inForce = (docket: Docket): readonly Order[] => docket.orders.filter(({ state }) => state !== 'lifted');
+export const visitUnderWay = (docket: Docket): Visit | undefined =>
+  docket.visits.findLast(({ state }) => state === 'under-way');
+export const visitAhead = (docket: Docket): Visit | undefined =>
+  docket.visits.findLast(({ state }) => state === 'scheduled');
+/** When a violation was opened last, joined to others or given another day apart: what proves its correction is younger. */
+export const openedAt = ({ steps }: Violation): string =>
+  steps.findLast(({ to }, i) => to === 'open' && steps[i - 1]?.to !== 'open')!.at;
+/** How often its correction was looked at in vain. */
+export const attempts = ({ steps }: Violation): number =>
+  steps.filter(({ to }, i) => to === 'open' && steps[i - 1]?.to === 'claimed').length;
+
+type Outcome = Docket | string;
+
+/** What the docket cannot know by itself: what the engine still finds. */
+export interface Seen {
+  /** Why a violation is not to be called corrected; undefined where it may. */
+  readonly whyNotVerified: (violation: Violation) => string | undefined;
+  /** Whether a finding is a hazard. */
+  readonly isHazard: (finding: FindingRef) => boolean;
+}
+
+const NEEDS_WORDS: readonly string[] = [
+  'claimed',
+  'varied',
+  'withdrawn',
+  'removed',
+  'limited',
+  'lifted',
+  'met',
+  'cancelled',
+  'nobody-there',
+  'not-ready',
+  'entry-refused',
+  'under-way',
+];
+
+const replaced = <T extends { readonly id: string }>(all: readonly T[], one: T): readonly T[] =>
+  all.some(({ id }) => id === one.id) ? all.map((each) => (each.id === one.id ? one : each)) : [...all, one];
+
+function withViolation(docket: Docket, change: DocketChange & { type: 'violation' }, by: Person, seen: Seen): Outcome {
+  const { violation: id, to, words: said, at, is, findings = [], dueOn, variance } = change;
+  const known = docket.violations.find((one) => one.id === id);
+  const what = known ? `Violation ${known.number}` : 'This violation';
+  const why = whyNotMove(VIOLATION_MOVES, VIOLATION_STATES, what, known?.state ?? 'none', to, by);
+  if (why !== undefined) return why;
+  const taken = docket.violations.find(
+    (one) =>
+      one !== known && isOpen(one) && one.findings.some((has) => findings.some((new_) => sameFinding(has, new_))),
+  );
+  if (taken) return `That finding stands in violation ${taken.number} already.`;
+  const step = { to, at, by: by.name, words: said };
+  if (!known) {
+    if (!is) return 'A new violation says what is wrong.';
+    if (docket.violations.length >= MOST) return `An inspection has at most ${MOST} violations.`;
+    const number = docket.violations.length + 1;
+    const made = { id, number, findings, ...is, dueOn: dueOn ?? null, state: to, steps: [step] };
+    return {
+      ...docket,
+      violations: [...docket.violations, made],
+      notTakenUp: docket.notTakenUp.filter((one) => !findings.some((each) => sameFinding(each, one))),
+    };
+  }
+  if (to === 'open' && known.state === 'open' && findings.length === 0 && said.length < SHORTEST_REASON)
+    return `${what}: give the reason for another day in at least ${SHORTEST_REASON} characters.`;
+  if (to === 'open' && known.state === 'claimed' && said === '') return `${what}: say why it is not corrected.`;
+  if (to === 'verified') {
+    const not = seen.whyNotVerified(known);
+    if (not !== undefined) return `${what} cannot be called corrected: ${not}`;
+  }
+  if (to === 'withdrawn' && known.severity === 'hazard' && by.role !== 'lead')
+    return `${what} is a hazard; the lead alone can withdraw it.`;
+  if (to === 'varied' && known.findings.some(({ rule }) => rule === 'transfer/no-outlet-backfeed'))
+    return `${what}: a fed outlet is never varied.`;
+  if (to === 'varied' && !variance) return `${what}: name authority, section, extent and end of the variance.`;
+  const now = {
+    ...known,
+    findings: [...known.findings, ...findings],
+    state: to,
+    steps: [...known.steps, step],
+    ...(dueOn !== undefined && { dueOn }),
+    ...(variance && { variance }),
+  };
+  return { ...docket, violations: replaced(docket.violations, now) };
+}
+
+function withOrder(
+  docket: Docket,
+  { order: id, to, at, words: said }: DocketChange & { type: 'order' },
+  by: Person,
+): Outcome {
+  const known = docket.orders.find((one) => one.id === id);
+  if (!known) return 'There is no such order; an order is posted by a signed decision.';
+  const why = whyNotMove(ORDER_MOVES, ORDER_STATES, 'The order', known.state, to, by);
+  if (why !== undefined) return why;
+  const open = docket.violations.filter((one) => known.violations.includes(one.id) && isOpen(one));
+  if (to === 'lifted' && open.length > 0)
+    return `The order rests on violation ${open.map(({ number }) => number).join(', ')}; it is lifted once that is settled.`;
+  return {
+    ...docket,
+    orders: replaced(docket.orders, {
+      ...known,
+      state: to,
+      steps: [...known.steps, { to, at, by: by.name, words: said }],
+    }),
+  };
+}
+
+function withCondition(
+  docket: Docket,
+  { condition: id, to, at, words: said }: DocketChange & { type: 'condition' },
+  by: Person,
+): Outcome {
+  const known = docket.conditions.find((one) => one.id === id);
+  if (!known) return 'There is no such condition.';
+  const why = whyNotMove(CONDITION_MOVES, CONDITION_STATES, 'The condition', known.state, to, by);
+  if (why !== undefined) return why;
+  return {
+    ...docket,
+    conditions: replaced(docket.conditions, {
+      ...known,
+      state: to,
+      steps: [...known.steps, { to, at, by: by.name, words: said }],
+    }),
+  };
+}
+
+function withVisit(docket: Docket, change: DocketChange & { type: 'visit' }, by: Person): Outcome {
+  const { visit: id, to, at, words: said, day: on, inspector } = change;
+  const known = docket.visits.find((one) => one.id === id);
+  const what = known ? `Visit ${known.number}` : 'This visit';
+  const why = whyNotMove(VISIT_MOVES, VISIT_STATES, what, known?.state ?? 'none', to, by);
+  if (why !== undefined) return why;
+  if (to === 'done' || to === 'partial') return 'A visit is done once its decision is signed.';
+  const other = docket.visits.find((one) => one.id !== id && (one.state === 'under-way' || one.state === 'scheduled'));
+  if (!known && other) return `Visit ${other.number} is ${VISIT_STATES[other.state].toLowerCase()}; one at a time.`;
+  if (to === 'scheduled' && !on) return 'A visit is scheduled for a day.';
+  if (to === 'scheduled' && known && said.length < SHORTEST_REASON)
+    return `Say why it is scheduled anew, in at least ${SHORTEST_REASON} characters.`;
+  if (docket.visits.length >= MOST) return `An inspection has at most ${MOST} visits.`;
+  const now: Visit = {
+    id,
+    number: known?.number ?? docket.visits.length + 1,
+    state: to,
+    day: on ?? known?.day ?? at.slice(0, 10),
+    inspector: inspector ?? known?.inspector ?? by.name,
+    steps: [...(known?.steps ?? []), { to, at, by: by.name, words: said }],
+  };
+  return { ...docket, visits: replaced(docket.visits, now) };
+}
+
+function withNotTakenUp(
+  docket: Docket,
+  { finding, reason, at }: DocketChange & { type: 'not-taken-up' },
+  by: Person,
+  seen: Seen,
+): Outcome {
+  const others = docket.notTakenUp.filter((one) => !sameFinding(one, finding));
+  if (!inspects(by.role)) return 'Only an inspector can say that a finding is not taken up.';
+  if (reason === '') return { ...docket, notTakenUp: others };
+  if (reason.length < SHORTEST_REASON)
+    return `Give the reason in at least ${SHORTEST_REASON} characters; it will be read years from now.`;
+  if (seen.isHazard(finding) && by.role !== 'lead')
+    return 'This finding is a hazard; the lead alone can say that it is none.';
+  return { ...docket, notTakenUp: [...others, { ...finding, reason, at, by: by.name }] };
+}
+
+/** A docket after a change by somebody, or a sentence why it cannot be. Device and office run the same. */
+export function withDocketChange(docket: Docket, change: DocketChange, by: Person, seen: Seen): Docket | string {
+  if ('to' in change && NEEDS_WORDS.includes(change.to) && change.words === '')
+    return change.to === 'under-way' ? 'Say who let you in.' : 'Say it in words; it stays with the inspection.';
+  switch (change.type) {
+    case 'violation':
+      return withViolation(docket, change, by, seen);
+    case 'order':
+      return withOrder(docket, change, by);
+    case 'condition':
+      return withCondition(docket, change, by);
+    case 'visit':
+      return withVisit(docket, change, by);
+    case 'not-taken-up':
+      return withNotTakenUp(docket, change, by, seen);
+  }
+}

@@ -1,0 +1,141 @@
+import type { Station } from '../case';
+import { RULES } from '../rules';
+import { dependentsOf } from '../rules/dependents';
+import { evaluate, type Evaluation, type Outcome } from '../verdict';
+import { isOpen, openedAt, sameFinding, type FindingRef, type Seen, type Violation } from './docket';
+import type { Inspection } from './inspection';
+
+/** A violation that the engine finds, at one part: one that stands against approval. */
+export interface Found extends FindingRef {
+  readonly severity: 'hazard' | 'correction';
+  readonly station: Station;
+  readonly reason: string;
+  readonly remedy: string;
+  readonly cites: readonly string[];
+}
+
+/** What the engine finds against approval, each at its own cord, stretch or circuit; advice is not among it. */
+export function foundIn({ outcomes }: Evaluation): Found[] {
+  return outcomes.flatMap((one) => {
+    if (one.outcome !== 'violation') return [];
+    const { rule, station, cites } = one;
+    return [one, ...one.others].flatMap(({ part, severity, reason, remedy }) =>
+      severity === 'advisory' ? [] : [{ rule, part, station, severity, reason, remedy: remedy ?? '', cites }],
+    );
+  });
+}
+
+const byId = new Map(RULES.map((rule) => [rule.id as string, rule]));
+/** Facts so general that recording them again proves nothing in particular. */
+const GENERAL = ['transfer.kind', 'transfer.otherKind', 'source.voltage', 'source.kind', 'source.outlet'];
+
+/** The facts that say something of a rule in particular, by catalogue key. */
+const particularOf = (rule: string): readonly string[] =>
+  byId.get(rule)?.facts.filter((fact) => !GENERAL.includes(fact)) ?? [];
+
+/** The facts by which a rule is proved, by catalogue key: those of its own station, where it has any. */
+export function provenBy(rule: string): readonly string[] {
+  const own = particularOf(rule).filter((fact) => fact.startsWith(`${byId.get(rule)!.station}.`));
+  return own.length > 0 ? own : particularOf(rule);
+}
+
+const PLACE = /\[([^\]]+)\]/;
+
+/** Whether somebody has recorded one of some facts, or made a photo or note of it or of the rule, since a time; of one part, where one is named. */
+function recordedSince(
+  { case: c, evidence }: Inspection,
+  facts: readonly string[],
+  { rule, part }: FindingRef,
+  since: string,
+) {
+  const isOf = (lasting: string) =>
+    facts.includes(lasting.replace(PLACE, '')) &&
+    (part === null || [undefined, part].includes(PLACE.exec(lasting)?.[1]));
+  return (
+    Object.entries(c.recorded ?? {}).some(([lasting, { at }]) => at > since && isOf(lasting)) ||
+    evidence.some(({ about, at }) => at > since && (about === rule || isOf(about)))
+  );
+}
+
+/** What a correction touches and nobody has proved again since the violation was opened: rules by id, those that apply alone. */
+export function toProveAgain(inspection: Inspection, evaluation: Evaluation, violation: Violation): Outcome[] {
+  const wanted = dependentsOf(violation.findings.map(({ rule }) => rule));
+  const since = openedAt(violation);
+  return evaluation.outcomes.filter(
+    (one) =>
+      wanted.includes(one.rule) &&
+      one.outcome !== 'not-applicable' &&
+      one.severity !== 'advisory' &&
+      (one.outcome === 'unproven' ||
+        !recordedSince(inspection, provenBy(one.rule), { rule: one.rule, part: null }, since)),
+  );
+}
+
+/** Why a violation is not to be called corrected yet, in a sentence; undefined where it may be. */
+export function whyNotVerified(
+  inspection: Inspection,
+  evaluation: Evaluation,
+  violation: Violation,
+): string | undefined {
+  const found = foundIn(evaluation).find((one) => violation.findings.some((each) => sameFinding(each, one)));
+  if (found) return `it is still found: ${found.reason}`;
+  const unproven = evaluation.outcomes.find(
+    (one) => one.outcome === 'unproven' && violation.findings.some(({ rule }) => rule === one.rule),
+  );
+  if (unproven) return `it is not proved: ${unproven.reason}`;
+  const since = openedAt(violation);
+  const unseen = violation.findings.filter((one) => !recordedSince(inspection, particularOf(one.rule), one, since));
+  const own = violation.findings.length === 0;
+  if (unseen.length > 0 || (own && !inspection.evidence.some(({ about, at }) => about === violation.id && at > since)))
+    return own
+      ? 'make a photo or a note of how it is now.'
+      : `nothing was recorded since it was opened; record it as it is now, or make a photo.`;
+  const again = toProveAgain(inspection, evaluation, violation);
+  if (again.length > 0)
+    return `the correction touches what is to be proved again: ${again.map(({ rule }) => rule).join(', ')}.`;
+  return undefined;
+}
+
+/** What the docket of an inspection has to ask the engine. */
+export function seenIn(inspection: Inspection): Seen {
+  let known: Evaluation | undefined;
+  const now = () => (known ??= evaluate(inspection.case));
+  return {
+    whyNotVerified: (violation) => whyNotVerified(inspection, now(), violation),
+    isHazard: (finding) =>
+      now().outcomes.some((one) => one.rule === finding.rule && one.severity === 'hazard') ||
+      foundIn(now()).some((one) => sameFinding(one, finding) && one.severity === 'hazard'),
+  };
+}
+
+/** What stands in an inspection, for whoever is to decide. */
+export interface Standing {
+  /** Findings that nobody has answered: taken up, joined, or not taken up with a reason. */
+  readonly unanswered: readonly Found[];
+  /** Rules that are not proved, and that nobody has set aside with a reason. */
+  readonly unproven: readonly Outcome[];
+  /** Violations that wait for somebody. */
+  readonly open: readonly Violation[];
+}
+
+const COVERS = ['open', 'claimed', 'varied', 'withdrawn'];
+
+/** How findings, open questions and violations stand, within some stations; all of them where none are named. */
+export function standingOf({ docket }: Inspection, evaluation: Evaluation, scope?: readonly Station[]): Standing {
+  const within = ({ station }: { readonly station: Station }) => scope?.includes(station) ?? true;
+  const isAnswered = (one: FindingRef) =>
+    docket.violations.some(
+      ({ state, findings }) => COVERS.includes(state) && findings.some((each) => sameFinding(each, one)),
+    ) || docket.notTakenUp.some((each) => sameFinding(each, one));
+  return {
+    unanswered: foundIn(evaluation).filter((one) => within(one) && !isAnswered(one)),
+    unproven: evaluation.outcomes.filter(
+      (one) =>
+        one.outcome === 'unproven' &&
+        one.severity !== 'advisory' &&
+        within(one) &&
+        !isAnswered({ rule: one.rule, part: null }),
+    ),
+    open: docket.violations.filter((one) => isOpen(one) && within(one)),
+  };
+}
