@@ -1,6 +1,14 @@
 import { EDITIONS } from '@careful-latch/core/codebook';
-import { HOWS, LIST_PATHS, MOST_PARTS } from '@careful-latch/core/case';
-import { DECISIONS } from '@careful-latch/core/record';
+import { HOWS, LIST_PATHS, MOST_PARTS, STATIONS } from '@careful-latch/core/case';
+import {
+  CONDITION_STATES,
+  DECISIONS,
+  ORDER_KINDS,
+  ORDER_STATES,
+  ROLES,
+  VIOLATION_STATES,
+  VISIT_STATES,
+} from '@careful-latch/core/record';
 import { caseJsonSchema } from '@careful-latch/core/formats';
 
 type Json = Record<string, unknown>;
@@ -18,13 +26,36 @@ const list = (items: Json): Json => ({ type: 'array', items });
 const nullable = (schema: Json): Json => ({ anyOf: [schema, { type: 'null' }] });
 
 const header = object({ address: text, owner: text, permit: text, edition: { enum: EDITIONS } });
+const day: Json = { type: 'string', format: 'date' };
+const station: Json = { enum: [...STATIONS] };
+const states = (of: Record<string, string>): Json => ({ enum: Object.keys(of) });
+const steps = (of: Record<string, string>) => list(object({ to: states(of), at: instant, by: text, words: text }));
+const condition = { id: uuid, text, dueOn: day, of: nullable(text) };
+const order = { kind: states(ORDER_KINDS), ground: text, covers: text, mayDo: text, told: text };
+const signature = object({ name: text, path: text });
 const decision = {
   kind: { enum: Object.keys(DECISIONS) },
-  conditions: text,
-  dueOn: nullable({ type: 'string', format: 'date' }),
-  overruled: list(object({ rule: text, reason: text })),
-  signature: object({ name: text, path: text }),
+  conditions: list(object(condition)),
+  dueOn: nullable(day),
+  order: nullable(object(order)),
+  scope: list(station),
+  leftOut: text,
+  handover: text,
+  signature,
 };
+/** As it was signed before violations had a life of their own. */
+const olderDecision = {
+  kind: { enum: Object.keys(DECISIONS) },
+  conditions: text,
+  dueOn: nullable(day),
+  overruled: list(object({ rule: text, reason: text })),
+  signature,
+};
+const finding = { rule: text, part: nullable(text) };
+const number: Json = { type: 'integer', minimum: 1 };
+const wrong = { words: text, remedy: text, cites: list(text), severity: { enum: ['hazard', 'correction'] }, station };
+const variance = object({ authority: text, section: text, extent: text, until: nullable(day) });
+
 const step = object({ label: text, value: { type: ['number', 'string'] }, unit: text, source: text });
 const outcome = object(
   {
@@ -41,10 +72,18 @@ const outcome = object(
     working: list(step),
     remedy: { type: ['string', 'null'] },
     part: { type: ['string', 'null'] },
+    others: list(
+      object({
+        part: text,
+        severity: { enum: ['hazard', 'correction', 'advisory'] },
+        reason: text,
+        remedy: nullable(text),
+      }),
+    ),
     reading: { type: ['string', 'null'] },
     changedBy: { type: ['string', 'null'] },
   },
-  ['part', 'reading', 'changedBy'], // records sealed by older engines have none
+  ['part', 'others', 'reading', 'changedBy'], // records sealed by older engines have none
 );
 const change = (type: string, more: Record<string, Json>, optional: Record<string, Json> = {}): Json =>
   object(
@@ -85,7 +124,7 @@ const schemas: Record<string, Json> = {
   Health: object({ status: text }),
   Session: object({
     csrfToken: { type: ['string', 'null'] },
-    account: nullable(object({ id: uuid, login: text, name: text, role: { enum: ['inspector', 'contractor'] } })),
+    account: nullable(object({ id: uuid, login: text, name: text, role: { enum: Object.keys(ROLES) } })),
     office: nullable(object({ id: uuid, name: text, edition: { enum: EDITIONS } })),
     demo: list(object({ login: text, name: text, role: text, password: text })),
     needsSetup: { type: 'boolean' },
@@ -99,7 +138,41 @@ const schemas: Record<string, Json> = {
     password: { type: 'string', minLength: 10 },
   }),
   Header: header,
-  Signed: object({ ...decision, id: uuid, at: instant, seal: text }),
+  Signed: {
+    oneOf: [decision, olderDecision].map((one) => object({ ...one, id: uuid, at: instant, seal: text }, ['seal'])),
+  },
+  Docket: object({
+    violations: list(
+      object(
+        {
+          id: uuid,
+          number,
+          findings: list(object(finding)),
+          ...wrong,
+          dueOn: nullable(day),
+          variance,
+          state: states(VIOLATION_STATES),
+          steps: steps(VIOLATION_STATES),
+        },
+        ['variance'],
+      ),
+    ),
+    notTakenUp: list(object({ ...finding, reason: text, at: instant, by: text })),
+    orders: list(
+      object({ id: uuid, ...order, violations: list(uuid), state: states(ORDER_STATES), steps: steps(ORDER_STATES) }),
+    ),
+    conditions: list(object({ ...condition, state: states(CONDITION_STATES), steps: steps(CONDITION_STATES) })),
+    visits: list(
+      object({
+        id: uuid,
+        number,
+        state: states(VISIT_STATES),
+        day: nullable(day),
+        inspector: text,
+        steps: steps(VISIT_STATES),
+      }),
+    ),
+  }),
   Inspection: object({
     id: uuid,
     revision: { type: 'integer' },
@@ -109,6 +182,7 @@ const schemas: Record<string, Json> = {
     changedAt: instant,
     decisions: list(ref('Signed')),
     evidence: list(ref('Evidence')),
+    docket: ref('Docket'),
     changedSinceDecision: { type: 'boolean' },
   }),
   Evidence: object({ ...shown, id: uuid, ...madeBy }),
@@ -134,13 +208,14 @@ const schemas: Record<string, Json> = {
             header: ref('Header'),
             case: ref('Case'),
             evaluation: object({ edition: { enum: EDITIONS }, engine: text, verdict: text, outcomes: list(outcome) }),
-            decision: object({ ...decision, id: uuid, at: instant }),
+            decision: ref('Signed'),
             signedBy: object({ account: uuid, name: text }),
             office: object({ id: uuid, name: text }),
             previousSeal: nullable(text),
             evidence: list(ref('Evidence')),
+            docket: ref('Docket'),
           },
-          ['evidence'],
+          ['evidence', 'docket'],
         ),
       }),
     ),
@@ -160,6 +235,19 @@ const schemas: Record<string, Json> = {
           change('remove', { list: listName, index: position }, { part: text }),
           change('restore', { list: listName, index: position, entry: { type: 'object' } }),
           change('evidence', { evidence: uuid, is: nullable(object(shown)) }, { was: object(madeBy) }),
+          change(
+            'violation',
+            { violation: uuid, to: states(VIOLATION_STATES) },
+            { words: text, dueOn: nullable(day), variance, findings: list(object(finding)), is: object(wrong) },
+          ),
+          change('not-taken-up', { finding: object(finding), reason: text }),
+          change('order', { order: uuid, to: states(ORDER_STATES) }, { words: text }),
+          change('condition', { condition: uuid, to: states(CONDITION_STATES) }, { words: text }),
+          change(
+            'visit',
+            { visit: uuid, to: states(VISIT_STATES) },
+            { words: text, day: nullable(day), inspector: text },
+          ),
           change('decide', { base: { type: 'integer', minimum: 0 }, shown: text, decision: object(decision) }),
         ],
       },

@@ -2,9 +2,10 @@ import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATION_NAMES, factAt, factLabel, metaOf } from '@careful-latch/core/case';
-import { evidenceOfFinding } from '@careful-latch/core/record';
+import { VIOLATION_STATES, evidenceOfFinding } from '@careful-latch/core/record';
 import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
 import { Sign, SignWithWord, colorOf, shownAs } from '../drawn/signs';
+import { shortDayText } from '../theme/dates';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
 import { EvidencePane, ShownEvidence } from '../evidence/evidence';
@@ -21,6 +22,9 @@ function FindingCard({ walk, outcome }: { walk: Walk; outcome: Outcome }) {
   const { inspection } = walk;
   const evidence = evidenceOfFinding(inspection.evidence, outcome.rule, factsBeside(outcome.rule));
   const color = colorOf(palette, shownAs(outcome));
+  const takenUp = inspection.docket.violations.filter(
+    ({ findings }) => outcome.outcome === 'violation' && findings.some(({ rule }) => rule === outcome.rule),
+  );
   return (
     <View
       testID={`finding-${outcome.rule}`}
@@ -37,6 +41,16 @@ function FindingCard({ walk, outcome }: { walk: Walk; outcome: Outcome }) {
           <Quiet>{STATION_NAMES[outcome.station]}</Quiet>
         </View>
         <Words style={{ fontSize: 18 }}>{outcome.reason}</Words>
+        {outcome.others.map((one) => (
+          <Words key={one.part} style={{ fontSize: 18 }}>
+            {one.reason}
+          </Words>
+        ))}
+        {takenUp.map(({ id, number, state, dueOn }) => (
+          <Words key={id} style={{ fontSize: 16, fontWeight: '700' }}>
+            {`Violation ${number}: ${VIOLATION_STATES[state].toLowerCase()}${dueOn ? `, by ${shortDayText(dueOn)}` : ''}`}
+          </Words>
+        ))}
         {outcome.remedy && !open && (
           <Words style={{ fontSize: 17, lineHeight: 24 }}>
             <Words style={{ fontWeight: '700', fontSize: 17 }}>Remedy. </Words>

@@ -3,10 +3,11 @@ import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
-import { STATE_WORDS, stateOf } from '@careful-latch/core/record';
+import { inForce, isToVisit, stateWords } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
 import { Quiet, Title } from '../theme/words';
 import { CorrectHead } from './correct-head';
+import { OrderInForce } from './order-in-force';
 import { SaveLine } from './save-line';
 import type { Walk } from './walk';
 
@@ -22,7 +23,8 @@ export const Head = memo(function Head({ walk: { inspection } }: { walk: Walk })
         <Plate role="button" quiet label="Correct" onPress={() => setCorrecting(true)} />
       </View>
       <Quiet numberOfLines={1}>{[owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Quiet>
-      <Quiet>{STATE_WORDS[stateOf(inspection)]}</Quiet>
+      <OrderInForce inspection={inspection} />
+      {inForce(inspection.docket).length === 0 && <Quiet>{stateWords(inspection)}</Quiet>}
       <SaveLine inspection={inspection.id} />
     </View>
   );
@@ -42,6 +44,7 @@ export const Acts = memo(function Acts({ walk: { inspection, evaluation } }: { w
           label={violations > 0 ? `Findings (${violations})` : 'Findings'}
           onPress={() => go('findings')}
         />
+        {isToVisit(inspection) && <Plate role="button" style={{ flex: 1 }} label="Visit" onPress={() => go('visit')} />}
         {inspection.decisions.length > 0 && (
           <Plate role="button" style={{ flex: 1 }} label="Record" onPress={() => go('record')} />
         )}

@@ -2,11 +2,12 @@ import { useRouter } from 'expo-router';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATIONS } from '@careful-latch/core/case';
-import { STATE_WORDS, stateOf, type Inspection, type State } from '@careful-latch/core/record';
+import { dueAt, stateOf, stateWords, type Inspection, type State } from '@careful-latch/core/record';
 import { VERDICT_WORDS, evaluate, stationState } from '@careful-latch/core/verdict';
 import { PathStrip } from '../drawn/path-line';
 import { Sign } from '../drawn/signs';
-import { dueOn, dueWords } from './due';
+import { dueWords } from './due';
+import { screenOf } from './screen-of';
 import { dayText } from '../theme/dates';
 import { usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
@@ -16,6 +17,7 @@ export const SIGN: Readonly<Record<State, 'holds' | 'violation' | 'unproven'>> =
   draft: 'unproven',
   reinspection: 'unproven',
   approved: 'holds',
+  'passed-stations': 'unproven',
   'approved-with-conditions': 'holds',
   'corrections-required': 'violation',
   'stop-work': 'violation',
@@ -33,8 +35,9 @@ export const InspectionRow = memo(function InspectionRow({
   const router = useRouter();
   const state = stateOf(inspection);
   const evaluation = evaluate(inspection.case);
-  const due = dueOn(inspection);
-  const late = due !== undefined && due < today;
+  const due = dueAt(inspection);
+  const late = due !== undefined && due.day < today;
+  const claimed = inspection.docket.violations.filter((one) => one.state === 'claimed').length;
   const color = { holds: palette.holds, violation: palette.violation, unproven: palette.unproven }[SIGN[state]];
   const next = due
     ? dueWords(due, today)
@@ -45,7 +48,7 @@ export const InspectionRow = memo(function InspectionRow({
     <Pressable
       role="link"
       testID={`row-${inspection.header.address}`}
-      onPress={() => router.navigate(`/inspection/${inspection.id}`)}
+      onPress={() => router.navigate(screenOf(inspection) as never)}
       style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => ({
         paddingVertical: 12,
         gap: 6,
@@ -65,9 +68,9 @@ export const InspectionRow = memo(function InspectionRow({
           </Quiet>
           <Words color={color} style={{ fontSize: 16, lineHeight: 22 }}>
             <Words color={color} style={{ fontSize: 16, fontWeight: '700' }}>
-              {STATE_WORDS[state]}
+              {stateWords(inspection)}
             </Words>
-            {`, ${next}${late ? ', late' : ''}`}
+            {`, ${next}${late ? ', late' : ''}${claimed > 0 ? `, ${claimed} said to be corrected` : ''}`}
           </Words>
         </View>
       </View>

@@ -2,7 +2,7 @@ import { createColumnHelper, useTable } from '@tanstack/react-table';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { FlatList, Pressable, ScrollView, View } from 'react-native';
-import { STATE_WORDS, stateOf, type Inspection } from '@careful-latch/core/record';
+import { dueAt, stateWords, stateOf, type Inspection } from '@careful-latch/core/record';
 import { Sign } from '../drawn/signs';
 import { Findings } from '../inspection/findings';
 import { PathOverview } from '../inspection/path-overview';
@@ -10,12 +10,12 @@ import { VerdictBlock } from '../inspection/verdict-block';
 import { walkOf } from '../inspection/walk';
 import { HeadRow } from '../tables/head-row';
 import { TABLE_FEATURES, byValue } from '../tables/features';
+import { screenOf } from './screen-of';
 import { shortDayText } from '../theme/dates';
 import { Button } from '../theme/elements';
 import { Fence } from '../theme/fence';
 import { TARGET, usePalette } from '../theme/theme';
 import { Quiet, Title, Words } from '../theme/words';
-import { dueOn } from './due';
 import { SIGN } from './row';
 import { Unshown } from './unshown';
 
@@ -25,8 +25,8 @@ const COLUMNS = column.columns([
   column.accessor((one) => one.header.address, { id: 'address', header: 'Address', sortFn: byValue }),
   column.accessor((one) => one.header.owner, { id: 'owner', header: 'Owner', sortFn: byValue }),
   column.accessor((one) => one.header.permit, { id: 'permit', header: 'Permit', sortFn: byValue }),
-  column.accessor((one) => STATE_WORDS[stateOf(one)], { id: 'state', header: 'State', sortFn: byValue }),
-  column.accessor((one) => dueOn(one) ?? LATER, { id: 'due', header: 'Due', sortFn: byValue }),
+  column.accessor((one) => stateWords(one), { id: 'state', header: 'State', sortFn: byValue }),
+  column.accessor((one) => dueAt(one)?.day ?? LATER, { id: 'due', header: 'Due', sortFn: byValue }),
   column.accessor((one) => one.changedAt, { id: 'changed', header: 'Changed', sortFn: byValue }),
 ]);
 const WIDTHS: Readonly<Record<string, `${number}%`>> = {
@@ -57,7 +57,7 @@ export function WideList({ inspections, today }: { inspections: readonly Inspect
   });
   const { rows } = table.getRowModel();
   const chosen = rows.find(({ id }) => id === chosenId) ?? rows[0];
-  const open = (id: string) => router.navigate(`/inspection/${id}`);
+  const open = (one: Inspection) => router.navigate(screenOf(one) as never);
   const step = (by: number) => {
     const at = rows.findIndex(({ id }) => id === chosen?.id) + by;
     if (rows[at]) setChosen(rows[at].id);
@@ -83,7 +83,9 @@ export function WideList({ inspections, today }: { inspections: readonly Inspect
               role="row"
               aria-selected={item.id === chosen?.id}
               testID={`row-${item.original.header.address}`}
-              onPress={() => (item.id === chosen?.id && chosenId !== undefined ? open(item.id) : setChosen(item.id))}
+              onPress={() =>
+                item.id === chosen?.id && chosenId !== undefined ? open(item.original) : setChosen(item.id)
+              }
               style={{
                 flexDirection: 'row',
                 alignItems: 'center',
@@ -132,7 +134,7 @@ export function WideList({ inspections, today }: { inspections: readonly Inspect
       </View>
       {chosen && (
         <Fence key={chosen.id} instead={<Unshown inspection={chosen.original} />}>
-          <Beside inspection={chosen.original} onOpen={() => open(chosen.id)} />
+          <Beside inspection={chosen.original} onOpen={() => open(chosen.original)} />
         </Fence>
       )}
     </View>

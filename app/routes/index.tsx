@@ -3,9 +3,8 @@ import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
 import { Suspense, lazy, useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
-import { STATE_WORDS, stateOf, type Inspection } from '@careful-latch/core/record';
+import { stateWords, dueAt, stateOf, type Inspection } from '@careful-latch/core/record';
 import { SaveLine } from '../inspection/save-line';
-import { dueOn } from '../inspections/due';
 import { InspectionRow } from '../inspections/row';
 import { Unshown } from '../inspections/unshown';
 import { Menu } from '../inspections/menu';
@@ -32,13 +31,14 @@ const compare: Readonly<Record<Order, (a: Inspection, b: Inspection) => number>>
   address: (a, b) => byText(a.header.address, b.header.address),
 };
 /** Reinspections by their day, then what is unfinished, then what is signed. */
-const turn = (one: Inspection) => dueOn(one) ?? (['draft', 'reinspection'].includes(stateOf(one)) ? '9000' : '9001');
+const turn = (one: Inspection) =>
+  dueAt(one)?.day ?? (['draft', 'reinspection'].includes(stateOf(one)) ? '9000' : '9001');
 
 /** Whether every word of a search stands somewhere in an inspection's head or state. Straight and curly apostrophes are one. */
 function matches(one: Inspection, search: string): boolean {
   const plain = (text: string) => text.toLowerCase().replace(/[’‘`]/g, "'");
   const { address, owner, permit } = one.header;
-  const text = plain([address, owner, permit, STATE_WORDS[stateOf(one)]].join(' '));
+  const text = plain([address, owner, permit, stateWords(one)].join(' '));
   return plain(search)
     .split(/\s+/)
     .every((word) => text.includes(word));

@@ -1,6 +1,6 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { readCase } from '@careful-latch/core/case';
-import { ofOldDevice, type Change, type Inspection } from '@careful-latch/core/record';
+import { EMPTY_DOCKET, ofOldDevice, type Change, type Inspection } from '@careful-latch/core/record';
 
 interface Shelves extends DBSchema {
   inspections: { key: string; value: Inspection };
@@ -142,9 +142,12 @@ export class Device {
   }
 }
 
+/** An inspection as a version of the application kept it that knew neither photos nor violations yet. */
+type Kept = Omit<Inspection, 'evidence' | 'docket'> & Partial<Inspection>;
+
 /** An inspection whose case an older version of the application kept, as this one reads it; one that it cannot read as it is. */
-export function carriedOver(kept: Inspection): Inspection {
-  const inspection = (kept.evidence as unknown) === undefined ? { ...kept, evidence: [] } : kept;
+export function carriedOver(kept: Kept): Inspection {
+  const inspection = { ...kept, evidence: kept.evidence ?? [], docket: kept.docket ?? EMPTY_DOCKET };
   if ((inspection.case.version as number) !== 1) return inspection;
   const read = readCase(inspection.case);
   return read.ok ? { ...inspection, case: read.case } : inspection;

@@ -1,4 +1,4 @@
-import { withFact, withoutEntry } from '@careful-latch/core/case';
+import { STATIONS, withFact, withoutEntry } from '@careful-latch/core/case';
 import type { Change, Inspection } from '@careful-latch/core/record';
 import { applyChange, touched } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
@@ -17,6 +17,8 @@ import {
 import { Device } from './device';
 import { Refused, Unreachable, office, type Changed, type ChangeResult } from './office';
 
+const ILSE = { name: 'Ilse O’Harrow', role: 'lead' } as const;
+
 const header = { address: '12 Pippin Row', owner: 'Nella D’Arbois', permit: '', edition: '2020' } as const;
 
 /** An office in memory that answers, refuses or cannot be reached, as the test wants it. */
@@ -31,7 +33,7 @@ class FakeOffice {
     if (this.trouble) throw this.trouble;
     const results = changes.map((change): ChangeResult => {
       if (this.taken.some((one) => one.id === change.id)) return { id: change.id, status: 'taken-before', revision: 1 };
-      const applied = applyChange(this.inspections.get(change.inspection), change, 'Ilse O’Harrow');
+      const applied = applyChange(this.inspections.get(change.inspection), change, ILSE);
       if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
       this.taken.push(change);
       const revision = (this.inspections.get(change.inspection)?.revision ?? 0) + 1;
@@ -96,7 +98,7 @@ beforeEach(async () => {
   jest.spyOn(office, 'take').mockImplementation(fake.take);
   jest.spyOn(office, 'changedSince').mockImplementation(fake.changedSince);
   jest.spyOn(office, 'inspection').mockImplementation(fake.inspection);
-  await openStore(`person-${++account}`, 'Ilse O’Harrow');
+  await openStore(`person-${++account}`, ILSE);
   await settle();
 });
 afterEach(() => {
@@ -169,7 +171,7 @@ test('a reload without the office loses nothing', async () => {
   await settle();
   closeStore();
   expect(state().byId).toEqual({});
-  await openStore(`person-${account}`, 'Ilse O’Harrow');
+  await openStore(`person-${account}`, ILSE);
   expect(breaker(id)).toEqual({ ratingA: 50 });
   expect(state().waiting).toBe(2);
   fake.trouble = undefined;
@@ -240,11 +242,11 @@ test('a refusal is shown, and the office’s state comes back', async () => {
   expect(breaker(id)).toBeUndefined();
 
   // kept over a reload, until somebody has read it
-  await openStore(`person-${account}`, 'Ilse O’Harrow');
+  await openStore(`person-${account}`, ILSE);
   expect([...state().aside.values()]).toEqual([kept]);
   readAside();
   await settle();
-  await openStore(`person-${account}`, 'Ilse O’Harrow');
+  await openStore(`person-${account}`, ILSE);
   expect(state().aside.size).toBe(0);
 });
 
@@ -351,7 +353,7 @@ test('an older copy of the office takes nothing off the device, and what it lack
   expect(state().byId[kept]).toMatchObject({ revision: 1 });
   expect(state().byId[lost]).toMatchObject({ revision: 0, case: { breaker: { ratingA: 50 } } });
   closeStore();
-  await openStore(`person-${account}`, 'Ilse O’Harrow');
+  await openStore(`person-${account}`, ILSE);
   await settle();
   expect(state().byId[lost]).toMatchObject({ revision: 0 });
 });
@@ -372,7 +374,7 @@ test('undo takes back one entry after the other', async () => {
 test('two people on one phone do not see each other’s entries', async () => {
   const id = openInspection(header);
   fake.trouble = new Unreachable('no signal');
-  await openStore('somebody-else', 'Bram Ostrander');
+  await openStore('somebody-else', { name: 'Bram Ostrander', role: 'inspector' });
   expect(state().byId[id]).toBeUndefined();
 });
 
@@ -394,15 +396,18 @@ test('where somebody else has signed in, what was entered stays here and is not 
 });
 
 describe('deciding', () => {
-  const stop = {
-    kind: 'stop-work',
-    conditions: '',
-    dueOn: null,
-    overruled: [],
-    signature: { name: 'Ilse O’Harrow', path: '' },
-  } as const;
   const seen = (id: string) => state().byId[id]!;
-  const sign = (on: Inspection) => decide(on, evaluate(on.case), { ...stop, overruled: [] });
+  const sign = (on: Inspection) =>
+    decide(on, evaluate(on.case), {
+      kind: 'corrections-required',
+      conditions: [],
+      dueOn: '2026-12-09',
+      order: null,
+      scope: [...STATIONS],
+      leftOut: '',
+      handover: '',
+      signature: { name: ILSE.name, path: '' },
+    });
 
   test('says what was on the screen, so that the office can compare it', async () => {
     const id = openInspection(header);
@@ -447,7 +452,7 @@ describe('signing out', () => {
     await leaveStore();
     expect(await kept()).toBe(true);
     fake.trouble = undefined;
-    await openStore(`person-${account}`, 'Ilse O’Harrow');
+    await openStore(`person-${account}`, ILSE);
     await settle();
     expect(fake.inspections.has(id)).toBe(true);
   });

@@ -9,6 +9,7 @@ import {
   type Decision,
   type Header,
   type Inspection,
+  type Person,
 } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { Device, carriedOver, type SetAside, type Waiting } from './device';
@@ -63,9 +64,9 @@ const ASK_EVERY_MS = 60_000;
 const SEND_AFTER_MS = 100;
 
 let device: Device | undefined;
-/** Who enters here: the account, and the name. */
+/** Who enters here: the account, and what they may do. */
 let owner = '';
-let person = '';
+let person: Person = { name: '', role: 'reader' };
 let queue: Waiting[] = [];
 /** How far the office had counted when it was asked last. */
 let cursor = 0;
@@ -83,10 +84,10 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 let sendTimer: ReturnType<typeof setTimeout> | undefined;
 
 /** Opens the store of an account: first what the device has, then what the office has. */
-export async function openStore(account: string, name: string): Promise<void> {
+export async function openStore(account: string, who: Person): Promise<void> {
   closeStore();
   owner = account;
-  person = name;
+  person = who;
   askAs(account);
   device = await Device.open(account);
   const kept = await device.everything();

@@ -1,4 +1,4 @@
-import type { Change, Inspection } from '@careful-latch/core/record';
+import type { Change, Docket, Inspection, Role } from '@careful-latch/core/record';
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Case } from '@careful-latch/core/case';
 import type { Evaluation } from '@careful-latch/core/verdict';
@@ -23,7 +23,7 @@ export interface SessionState {
     readonly id: string;
     readonly login: string;
     readonly name: string;
-    readonly role: 'inspector' | 'contractor';
+    readonly role: Role;
   } | null;
   readonly office: { readonly id: string; readonly name: string; readonly edition: Edition } | null;
   readonly demo: readonly {
@@ -44,6 +44,7 @@ export interface SignedRecord {
     readonly case: Case;
     readonly evaluation: Evaluation;
     readonly evidence?: readonly Evidence[];
+    readonly docket?: Docket;
     readonly decision: Signed;
     readonly signedBy: { readonly name: string };
     readonly office: { readonly name: string };

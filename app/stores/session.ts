@@ -36,7 +36,7 @@ function remembered(): Pick<Session, 'account' | 'office'> | undefined {
 async function enter(account: Account, at: Office | null): Promise<void> {
   localStorage.setItem(REMEMBERED, JSON.stringify({ account, office: at }));
   if (useSession.getState().account?.id === account.id) void catchUp();
-  else await openStore(account.id, account.name);
+  else await openStore(account.id, account);
   set({ known: 'signed-in', account, office: at, demo: [], needsSetup: false });
 }
 

@@ -7,6 +7,8 @@ import { office } from '../stores/office';
 import { closeStore, openInspection, openStore, record, useInspections } from '../stores/inspections';
 import { useHand } from './hand';
 
+const ILSE = { name: 'Ilse O’Harrow', role: 'lead' } as const;
+
 const go = jest.fn();
 let id: string;
 let account = 0;
@@ -15,7 +17,7 @@ const USUAL = {};
 beforeEach(async () => {
   jest.spyOn(office, 'take').mockResolvedValue([]);
   jest.spyOn(office, 'changedSince').mockResolvedValue({ inspections: [], cursor: 0, more: false, restored: false });
-  await openStore(`hand-${++account}`, 'Ilse O’Harrow');
+  await openStore(`hand-${++account}`, ILSE);
   id = openInspection({ address: '9 O’Malley Row', owner: '', permit: '', edition: '2020' });
   record(touched(id, 'transfer.kind', 'retrofit-interlock'));
   go.mockClear();

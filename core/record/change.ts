@@ -259,7 +259,7 @@ export function applyChange(inspection: Inspection | undefined, change: Change, 
   }
 }
 
-/** The docket once a decision is signed: its conditions fall due, its order is in force, and the visit is done. */
+/** The docket once a decision is signed: its violations and conditions have their day, its order is in force, and the visit is done. */
 function decided(docket: Docket, { id, at, decision }: Change & { type: 'decide' }, by: string): Docket {
   const conditions = decision.conditions.map((one): Condition => ({
     ...one,
@@ -274,6 +274,9 @@ function decided(docket: Docket, { id, at, decision }: Change & { type: 'decide'
   const here = visitUnderWay(docket);
   return {
     ...docket,
+    violations: docket.violations.map((one) =>
+      isOpen(one) && one.dueOn === null ? { ...one, dueOn: decision.dueOn } : one,
+    ),
     conditions: [...docket.conditions, ...conditions],
     orders: order ? [...docket.orders, order] : docket.orders,
     visits: docket.visits.map((one) =>

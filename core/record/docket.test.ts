@@ -24,6 +24,12 @@ import {
   VIOLATION_MOVES,
   VIOLATION_STATES,
   attempts,
+  dueAt,
+  factsToCorrect,
+  factsToProve,
+  isToVisit,
+  lastSeen,
+  seenAgain,
   foundIn,
   inForce,
   provenBy,
@@ -99,8 +105,10 @@ describe('a violation', () => {
     expect(refusal(again, move('verified'), CONTRACTOR)).toContain('only inspector or lead');
     const done = afterBy(INSPECTOR, again, move('verified'));
     expect(done.docket.violations[0]).toMatchObject({ state: 'verified', number: 1 });
-    expect(refusal(done, move('open', 'It was changed back.'))).toContain('it cannot become “open”');
-    expect(stateOf(after(done, decided()))).toBe('approved');
+    expect(refusal(done, move('open', 'A wrong touch.'))).toBeUndefined();
+    const signed = after(done, decided());
+    expect(stateOf(signed)).toBe('approved');
+    expect(refusal(signed, move('open', 'It was changed back.'))).toContain('is a new violation');
   });
 
   test('that the engine no longer finds, though nobody looked, is not corrected', () => {
@@ -171,7 +179,7 @@ describe('a violation', () => {
         const why = refusal(before, move(to, 'words that are long enough', { variance }), { name: 'Odo', role });
         const allowed = VIOLATION_MOVES.some((m) => m.to === to && m.from.includes(from) && m.who.includes(role));
         if (why === undefined) expect(allowed).toBe(true);
-        else if (allowed) expect(to).toBe('verified'); // it is still found
+        else if (allowed) expect(to === 'verified' || !['open', 'claimed'].includes(from)).toBe(true); // still found, or signed since
       }),
     ); // prettier-ignore
   });
@@ -298,6 +306,39 @@ describe('a visit', () => {
     expect(stateOf(after(sent, visit('under-way', 'the owner')))).toBe('reinspection');
     expect(stateOf(after(sent, visit('nobody-there', 'Rang twice, called the number.')))).toBe('corrections-required');
     expect(refusal(sent, visit('nobody-there', 'Rang twice.'), CONTRACTOR)).toContain('only inspector or lead');
+  });
+});
+
+describe('what is due', () => {
+  test('is the first of a visit, a correction, a condition and a reinspection', () => {
+    const sent = sentAway();
+    expect(dueAt(sent)).toEqual({ day: '2026-12-09', what: 'violation' });
+    const visit: ChangeBody = { type: 'visit', inspection: ID, visit: uuidOf(3), to: 'scheduled', words: '', day: '2026-12-01' }; // prettier-ignore
+    expect(dueAt(after(sent, visit))).toEqual({ day: '2026-12-01', what: 'visit' });
+    expect([isToVisit(sent), isToVisit(inspection()), dueAt(inspection())]).toEqual([true, false, undefined]);
+    const condition = { id: uuidOf(7), text: 'A durable sign.', dueOn: '2026-12-20', of: null };
+    const approved = after(inspection(), decided({ kind: 'approved-with-conditions', conditions: [condition] }));
+    expect([dueAt(approved), isToVisit(approved)]).toEqual([{ day: '2026-12-20', what: 'condition' }, true]);
+  });
+
+  test('a violation without a day of its own has that of the decision', () => {
+    const begun = inspection({ case: FIFTY });
+    const [first, ...rest] = found(begun);
+    const joined = move('open', '', { findings: rest.map(({ rule, part }) => ({ rule, part })) });
+    const taken = after(begun, { ...takenUp(first!, V1), dueOn: null } as ChangeBody, joined);
+    const sent = after(taken, decided({ kind: 'corrections-required', dueOn: '2026-12-11' }));
+    expect(sent.docket.violations[0]!.dueOn).toBe('2026-12-11');
+  });
+
+  test('what was seen before is seen again as it stands, by whoever looks now', () => {
+    const sent = sentAway();
+    const facts = factsToProve(sent.case, 'panel/directory-true');
+    expect(facts).toEqual(['panel.directoryTrue']);
+    const again = afterBy(INSPECTOR, sent, seenAgain(sent, facts));
+    expect(again.case.panel).toEqual(sent.case.panel);
+    expect(lastSeen(again.case, facts)! > sent.decisions[0]!.at).toBe(true);
+    expect(factsToCorrect(sent.case, 'inlet/breaker-not-above-inlet', null)[0]).toMatch(/^inlet\./);
+    expect(factsToCorrect(sent.case, 'inlet/breaker-not-above-inlet', null)).toContain('breaker.ratingA');
   });
 });
 

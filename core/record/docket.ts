@@ -216,7 +216,7 @@ export const visitAhead = (docket: Docket): Visit | undefined =>
   docket.visits.findLast(({ state }) => state === 'scheduled');
 /** When a violation was opened last, joined to others or given another day apart: what proves its correction is younger. */
 export const openedAt = ({ steps }: Violation): string =>
-  steps.findLast(({ to }, i) => to === 'open' && steps[i - 1]?.to !== 'open')!.at;
+  steps.findLast(({ to }, i) => to === 'open' && [undefined, 'claimed'].includes(steps[i - 1]?.to))!.at;
 /** How often its correction was looked at in vain. */
 export const attempts = ({ steps }: Violation): number =>
   steps.filter(({ to }, i) => to === 'open' && steps[i - 1]?.to === 'claimed').length;
@@ -227,6 +227,8 @@ type Outcome = Docket | string;
 export interface Seen {
   /** Why a violation is not to be called corrected; undefined where it may. */
   readonly whyNotVerified: (violation: Violation) => string | undefined;
+  /** When a decision was signed last; undefined where none was. */
+  readonly decidedAt: string | undefined;
   /** Whether a finding is a hazard. */
   readonly isHazard: (finding: FindingRef) => boolean;
 }
@@ -275,6 +277,8 @@ function withViolation(docket: Docket, change: DocketChange & { type: 'violation
   if (to === 'open' && known.state === 'open' && findings.length === 0 && said.length < SHORTEST_REASON)
     return `${what}: give the reason for another day in at least ${SHORTEST_REASON} characters.`;
   if (to === 'open' && known.state === 'claimed' && said === '') return `${what}: say why it is not corrected.`;
+  if (!isOpen(known) && (seen.decidedAt ?? '') > known.steps.at(-1)!.at)
+    return `${what} was settled before the last decision was signed; what is wrong now is a new violation.`;
   if (to === 'verified') {
     const not = seen.whyNotVerified(known);
     if (not !== undefined) return `${what} cannot be called corrected: ${not}`;

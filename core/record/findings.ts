@@ -30,7 +30,7 @@ const byId = new Map(RULES.map((rule) => [rule.id as string, rule]));
 const GENERAL = ['transfer.kind', 'transfer.otherKind', 'source.voltage', 'source.kind', 'source.outlet'];
 
 /** The facts that say something of a rule in particular, by catalogue key. */
-const particularOf = (rule: string): readonly string[] =>
+export const particularOf = (rule: string): readonly string[] =>
   byId.get(rule)?.facts.filter((fact) => !GENERAL.includes(fact)) ?? [];
 
 /** The facts by which a rule is proved, by catalogue key: those of its own station, where it has any. */
@@ -101,6 +101,7 @@ export function seenIn(inspection: Inspection): Seen {
   let known: Evaluation | undefined;
   const now = () => (known ??= evaluate(inspection.case));
   return {
+    decidedAt: inspection.decisions.at(-1)?.at,
     whyNotVerified: (violation) => whyNotVerified(inspection, now(), violation),
     isHazard: (finding) =>
       now().outcomes.some((one) => one.rule === finding.rule && one.severity === 'hazard') ||

@@ -5,5 +5,6 @@ export * from './moves';
 export * from './docket';
 export * from './findings';
 export * from './deciding';
+export * from './reinspection';
 export * from './change';
 export * from './shown';

@@ -13,6 +13,7 @@ import {
 } from '../case';
 import {
   EMPTY_DOCKET,
+  ORDER_KINDS,
   conditionSchema,
   docketSchemas,
   inForce,
@@ -253,6 +254,12 @@ export const STATE_WORDS: Readonly<Record<State, string>> = {
   reinspection: 'Reinspection begun',
   ...DECISIONS,
 };
+
+/** How an inspection stands, in words: an order in force by its own name. */
+export function stateWords(inspection: Inspection): string {
+  const order = inForce(inspection.docket).at(-1);
+  return order ? `${ORDER_KINDS[order.kind]}: order in force` : STATE_WORDS[stateOf(inspection)];
+}
 
 export function openedInspection(id: string, header: Header, at: string): Inspection {
   return {

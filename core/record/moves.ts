@@ -61,6 +61,12 @@ export const VIOLATION_MOVES: readonly Move<ViolationState>[] = [
     who: INSPECTORS,
     needs: 'that the part is gone, and was seen disconnected',
   },
+  {
+    from: ['verified', 'varied', 'withdrawn', 'removed'],
+    to: 'open',
+    who: INSPECTORS,
+    needs: 'a wrong touch, taken back before anything is signed; after that it is a new violation',
+  },
 ];
 
 export const ORDER_STATES = {

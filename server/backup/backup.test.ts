@@ -6,7 +6,7 @@ import { touched } from '@careful-latch/core/record';
 import { connect } from '../database/client';
 import { offices } from '../database/schema';
 import { verifyOffice } from '../ledger/verify';
-import { changeOf, jpegOf, opening, openOffice, photoOf, pictureOf, visitor } from '../test/office';
+import { CORRECTIONS, changeOf, jpegOf, opening, openOffice, photoOf, pictureOf, visitor } from '../test/office';
 import { backUp, restore } from './backup';
 
 const PASSWORD = 'a long password';
@@ -15,13 +15,19 @@ test('a backup comes back into an empty database, with its photos, and every sea
   const folder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
   const [own, empty] = [await openOffice({ demo: false }), await openOffice({ demo: false, migrated: false })];
   const who = await visitor(own);
-  await who.post('/api/setup', { office: 'W', edition: '2020', name: 'Ilse', login: 'ilse', password: PASSWORD });
+  await who.post('/api/setup', {
+    office: 'W',
+    edition: '2020',
+    name: 'Ilse O’Harrow',
+    login: 'ilse',
+    password: PASSWORD,
+  });
   await who.signIn('ilse', PASSWORD);
   const house = randomUUID();
   const picture = pictureOf(jpegOf(5000));
   await who.change(opening(house), changeOf(touched(house, 'breaker.ratingA', 50)), photoOf(house, picture));
   await who.piece(`/api/inspections/${house}/photos/${picture.sha256}?at=0`, picture.bytes);
-  await who.change(await who.decisionOn(house, { kind: 'stop-work' }));
+  await who.change(await who.decisionOn(house, CORRECTIONS));
 
   const programs = process.env.POSTGRES_PROGRAMS!; // npm test says where they are
   const place = { databaseUrl: own.url, evidenceFolder: own.evidenceFolder, programs };

@@ -51,6 +51,7 @@ async function sealed(
     case: after.case,
     evaluation: evaluate(after.case),
     evidence: after.evidence,
+    docket: after.docket,
     decision: after.decisions.at(-1)!,
     signedBy: { account: account.id, name: account.name },
     office: office!,
@@ -100,6 +101,11 @@ const OTHER_WORDS = {
   remove: 'a cord, stretch or circuit taken out',
   restore: 'a cord, stretch or circuit put back',
   evidence: 'a photo or a note',
+  violation: 'a violation',
+  'not-taken-up': 'a finding that is not taken up',
+  order: 'an order',
+  condition: 'a condition',
+  visit: 'a visit',
   decide: 'a decision',
 } as const;
 
@@ -127,10 +133,13 @@ const AHEAD =
   'It was signed in the future: the clock of the device is ahead. Set it right, and sign anew. Nothing was signed.';
 
 /** Why somebody may not change an inspection; undefined where they may. */
-const whyNotBy = (account: Account, before: Inspection | undefined): string | undefined =>
-  account.role === 'contractor' && before && before.decisions.length > 0
-    ? 'The office has decided on it; only an inspector records there now.'
-    : undefined;
+function whyNotBy({ role }: Account, before: Inspection | undefined, { type }: Change): string | undefined {
+  if (role === 'reader') return 'A reader changes nothing.';
+  if (role !== 'contractor' || !before || before.decisions.length === 0 || CLAIMS.includes(type)) return undefined;
+  return 'The office has decided on it; only an inspector records there now.';
+}
+/** What a contractor still sends once the office has decided: what he has corrected, and pictures of it. */
+const CLAIMS: readonly Change['type'][] = ['violation', 'evidence'];
 
 /** Counts the office up, and holds its count until the transaction ends: changes of an office are taken in one after the other. */
 async function counted(tx: Transaction, office: string): Promise<number> {
@@ -176,11 +185,11 @@ async function takeInNew(
   if (change.type === 'decide') requireInspector(account);
   const before = await inspectionIn(tx, account, change.inspection, true);
   const whyNot =
-    whyNotBy(account, before) ??
+    whyNotBy(account, before, change) ??
     (change.type === 'decide' && isAhead(change.at) ? AHEAD : undefined) ??
     (change.type === 'decide' && before ? await whyNotSeen(tx, account, before, change) : undefined);
   if (whyNot !== undefined) return { id: change.id, status: 'refused', detail: whyNot };
-  const applied = applyChange(before, change, account.name);
+  const applied = applyChange(before, change, account);
   if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
   const after = applied.inspection;
   // Read again before it is stored or sealed: nothing that no case file may hold gets into a record by another way.
@@ -193,6 +202,7 @@ async function takeInNew(
     ...after.header,
     case: after.case,
     evidence: after.evidence,
+    docket: after.docket,
     changedSinceDecision: after.changedSinceDecision,
     changedAt: new Date(after.changedAt),
   };

@@ -15,7 +15,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Case } from '@careful-latch/core/case';
 import type { Edition } from '@careful-latch/core/codebook';
-import type { Change, DecisionKind, Evidence } from '@careful-latch/core/record';
+import type { Change, DecisionKind, Docket, Evidence, Role } from '@careful-latch/core/record';
 import type { SealedRecord } from '../inspections/seal';
 import type { LedgerKind } from '../ledger/line';
 
@@ -41,7 +41,7 @@ export const accounts = pgTable('accounts', {
     .references(() => offices.id),
   login: text('login').notNull().unique(),
   name: text('name').notNull(),
-  role: varchar('role', { length: 20 }).$type<'inspector' | 'contractor'>().notNull(),
+  role: varchar('role', { length: 20 }).$type<Role>().notNull(),
   passwordHash: text('password_hash').notNull(),
   /** Whether it may do anything at all: read afresh at every request. */
   active: boolean('active').notNull().default(true),
@@ -66,6 +66,11 @@ export const inspections = pgTable(
     edition: varchar('edition', { length: 4 }).$type<Edition>().notNull(),
     case: jsonb('case').$type<Case>().notNull(),
     evidence: jsonb('evidence').$type<readonly Evidence[]>().notNull().default([]),
+    /** Violations, orders, conditions and visits. */
+    docket: jsonb('docket')
+      .$type<Docket>()
+      .notNull()
+      .default({ violations: [], notTakenUp: [], orders: [], conditions: [], visits: [] }),
     changedSinceDecision: boolean('changed_since_decision').notNull(),
     openedAt: timestamp('opened_at', { withTimezone: true, mode: 'date' }).notNull(),
     changedAt: timestamp('changed_at', { withTimezone: true, mode: 'date' }).notNull(),

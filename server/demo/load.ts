@@ -1,13 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
-import { factAt, parseCase, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
+import dayjs from 'dayjs';
+import { STATIONS, factAt, parseCase, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
 import {
   applyChange,
+  foundIn,
   shownText,
   touched,
   type Change,
   type ChangeBody,
+  type Found,
   type Inspection,
 } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
@@ -18,7 +21,7 @@ import type { SealKeys } from '../ledger/keys';
 import { sha256 } from '../ledger/line';
 import type { Account } from '../sessions/session';
 import { DEMO_PASSWORD } from './password';
-import { DEMO_PROPERTIES, type DemoProperty } from './properties';
+import { DEMO_DAY, DEMO_PROPERTIES, type DemoProperty } from './properties';
 
 const OFFICE = {
   id: '0dd0a7c4-1f5e-4b7a-9c00-0000000f0001',
@@ -26,7 +29,7 @@ const OFFICE = {
   edition: '2020',
 } as const;
 const PEOPLE = [
-  { login: 'ilse', name: 'Ilse O’Harrow', role: 'inspector' },
+  { login: 'ilse', name: 'Ilse O’Harrow', role: 'lead' },
   { login: 'joss', name: 'Joss Linnaker', role: 'inspector' },
   { login: 'maro', name: 'Maro Tillane', role: 'contractor' },
 ] as const;
@@ -42,39 +45,92 @@ export function factsOf(property: DemoProperty): Case | undefined {
   );
 }
 
-function changesOf(property: DemoProperty, by: string): Change[] {
-  const changes: Change[] = [];
+/** A change, and who makes it. */
+interface Made {
+  readonly by: Account;
+  readonly change: Change;
+}
+
+/** What was found, taken up: each as a violation of its own, or all of it as one, where it has one cause. */
+function takenUp(inspection: string, now: Inspection, dueOn: string | undefined, oneCause: boolean): ChangeBody[] {
+  const all = foundIn(evaluate(now.case));
+  const ref = ({ rule, part }: Found) => ({ rule, part });
+  return (oneCause ? all.slice(0, 1) : all).map((one) => ({
+    type: 'violation',
+    inspection,
+    violation: randomUUID(),
+    to: 'open',
+    words: '',
+    dueOn: dueOn ?? null,
+    findings: oneCause ? all.map(ref) : [ref(one)],
+    is: { words: one.reason, remedy: one.remedy, cites: [...one.cites], severity: one.severity, station: one.station },
+  }));
+}
+
+/** Everything that happened at a demo house, in its order, as many days later as the demo is loaded. */
+function storyOf(property: DemoProperty, people: readonly Account[], days: number): Made[] {
+  const story: Made[] = [];
   let now: Inspection | undefined;
-  let time = Date.parse(property.opened);
-  const add = (body: ChangeBody, at?: string) => {
-    time = at ? Date.parse(at) : time + 20_000;
-    const change = { ...body, id: randomUUID(), at: new Date(time).toISOString() } as Change;
+  const later = (text: string) => dayjs(text).add(days, 'day');
+  const dayOf = (text: string) => later(text).format('YYYY-MM-DD');
+  let time = later(property.opened);
+  const person = (login: string) => people.find((one) => one.login === login)!;
+  const inspector = person(property.by ?? PEOPLE[0].login);
+  const add = (by: Account, body: ChangeBody, at?: string) => {
+    time = at ? later(at) : time.add(20, 'second');
+    const change = { ...body, id: randomUUID(), at: time.toISOString() } as Change;
     const applied = applyChange(now, change, by);
     if (!applied.ok) throw new Error(`demo, ${property.header.address}: ${applied.why}`);
     now = applied.inspection;
-    changes.push(change);
+    story.push({ by, change });
   };
   const inspection = property.id;
-  add({ type: 'open', inspection, header: { ...property.header, edition: OFFICE.edition } }, property.opened);
+  const opening: ChangeBody = { type: 'open', inspection, header: { ...property.header, edition: OFFICE.edition } };
+  add(property.openedBy ? person(property.openedBy) : inspector, opening, property.opened);
   const recorded = factsOf(property);
   if (recorded)
     for (const path of recordedFacts(recorded))
-      add(touched(inspection, path, factAt(recorded, path) as string | number));
+      add(inspector, touched(inspection, path, factAt(recorded, path) as string | number));
   if (property.decision) {
-    const { kind, at, conditions = '', dueOn = null } = property.decision;
-    add(
-      {
-        type: 'decide',
-        inspection,
-        base: changes.length,
-        shown: sha256(shownText(now!, evaluate(now!.case))),
-        decision: { kind, conditions, dueOn, overruled: [], signature: { name: PEOPLE[0].name, path: '' } },
-      },
-      at,
-    );
+    const { kind, at, conditions = [], order = null, handover = '', oneCause = false } = property.decision;
+    const dueOn = property.decision.dueOn ? dayOf(property.decision.dueOn) : undefined;
+    for (const one of takenUp(inspection, now!, dueOn, oneCause)) add(inspector, one);
+    const decision = {
+      kind,
+      conditions: conditions.map((one) => ({ text: one.text, dueOn: dayOf(one.dueOn), id: randomUUID(), of: null })),
+      dueOn: dueOn ?? null,
+      order,
+      scope: [...STATIONS],
+      leftOut: '',
+      handover,
+      signature: { name: inspector.name, path: '' },
+    };
+    const shown = sha256(shownText(now!, evaluate(now!.case)));
+    add(inspector, { type: 'decide', inspection, base: story.length, shown, decision }, at);
   }
-  for (const [path, value] of Object.entries(property.later ?? {})) add(touched(inspection, path, value ?? null));
-  return changes;
+  for (const [number, words] of Object.entries(property.claims ?? {})) {
+    const violation = now!.docket.violations[Number(number) - 1]!.id;
+    add(person('maro'), { type: 'violation', inspection, violation, to: 'claimed', words });
+  }
+  if (property.visit) {
+    const { day, inspector: who } = property.visit;
+    const name = person(who).name;
+    add(people[0]!, { type: 'visit', inspection, visit: randomUUID(), to: 'scheduled', words: '', day: dayOf(day), inspector: name }); // prettier-ignore
+  }
+  for (const [path, value] of Object.entries(property.later ?? {}))
+    add(inspector, touched(inspection, path, value ?? null));
+  return story;
+}
+
+/** A story cut where somebody else goes on. */
+function inTurns(story: readonly Made[]): { by: Account; changes: Change[] }[] {
+  const turns: { by: Account; changes: Change[] }[] = [];
+  for (const { by, change } of story) {
+    const last = turns.at(-1);
+    if (last?.by === by) last.changes.push(change);
+    else turns.push({ by, changes: [change] });
+  }
+  return turns;
 }
 
 /** Loads the demo scenario once, into a database without accounts; true if it did. All of it is invented. */
@@ -85,11 +141,10 @@ export async function loadDemo(db: Database, keys: SealKeys): Promise<boolean> {
   await db.insert(offices).values(OFFICE);
   const people: Account[] = PEOPLE.map((one) => ({ ...one, id: randomUUID(), office: OFFICE.id }));
   await db.insert(accounts).values(people.map((one) => ({ ...one, passwordHash, demo: true })));
-  for (const property of DEMO_PROPERTIES) {
-    const person = people.find(({ login }) => login === (property.by ?? PEOPLE[0].login))!;
-    const results = await takeInAll(db, keys, person, changesOf(property, person.name));
-    for (const result of results)
-      if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
-  }
+  const days = dayjs().startOf('day').diff(dayjs(DEMO_DAY), 'day');
+  for (const property of DEMO_PROPERTIES)
+    for (const { by, changes } of inTurns(storyOf(property, people, days)))
+      for (const result of await takeInAll(db, keys, by, changes))
+        if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
   return true;
 }

@@ -1,22 +1,38 @@
-import type { Header, DecisionKind } from '@careful-latch/core/record';
+import type { Decision, DecisionKind, Header } from '@careful-latch/core/record';
 import type { FactPath } from '@careful-latch/core/case';
+
+/** The day on which the days below are true; where the demo is loaded later, all of them follow. */
+export const DEMO_DAY = '2026-11-26';
+
+/** Sign-in names of the demo's people. */
+export type DemoLogin = 'ilse' | 'joss' | 'maro';
 
 /** One invented property of Windfall township: what was found there, and what was decided. */
 export interface DemoProperty {
   readonly id: string;
   readonly header: Omit<Header, 'edition'>;
   readonly opened: string;
-  /** Sign-in name of who opened and recorded it; the first inspector where nobody is named. */
-  readonly by?: string;
+  /** Who opened it; the lead where nobody is named. */
+  readonly openedBy?: DemoLogin;
+  /** Who recorded it and decided; the lead where nobody is named. */
+  readonly by?: DemoLogin;
   /** A worked case of examples/ whose facts were recorded here; none for a house nobody has looked at. */
   readonly from?: string;
   readonly facts?: Readonly<Partial<Record<FactPath, string | number | null>>>;
   readonly decision?: {
     readonly kind: DecisionKind;
     readonly at: string;
-    readonly conditions?: string;
+    readonly conditions?: readonly { readonly text: string; readonly dueOn: string }[];
     readonly dueOn?: string;
+    readonly order?: Decision['order'];
+    readonly handover?: string;
+    /** Whether everything found has one cause, and is one violation; else each is one. */
+    readonly oneCause?: boolean;
   };
+  /** What the contractor says he has corrected: violations by number. */
+  readonly claims?: Readonly<Record<number, string>>;
+  /** The next visit. */
+  readonly visit?: { readonly day: string; readonly inspector: DemoLogin };
   /** What was found after the decision, at the reinspection. */
   readonly later?: Readonly<Partial<Record<FactPath, string | number | null>>>;
 }
@@ -35,8 +51,17 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     id: id(2),
     header: { address: '8 Pippin Row', owner: 'Anouk O’Dell-Varr', permit: 'WT-26-0418' },
     opened: '2026-11-16T16:20:00Z',
+    openedBy: 'maro',
     from: 'case-2-breaker-50-before-inlet-30',
-    decision: { kind: 'corrections-required', at: '2026-11-16T16:48:00Z', dueOn: '2026-12-01' },
+    decision: {
+      kind: 'corrections-required',
+      at: '2026-11-16T16:48:00Z',
+      dueOn: '2026-12-01',
+      oneCause: true,
+      handover: 'Panel in the garage, left of the door. The dog is friendly.',
+    },
+    claims: { 1: 'The 50 A breaker is out, a 30 A breaker with its hold-down is in.' },
+    visit: { day: '2026-11-26', inspector: 'joss' },
   },
   {
     id: id(3),
@@ -56,6 +81,7 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     opened: '2026-11-18T11:00:00Z',
     from: 'case-5-bonded-unswitched',
     decision: { kind: 'corrections-required', at: '2026-11-18T11:26:00Z', dueOn: '2026-12-09' },
+    visit: { day: '2026-12-03', inspector: 'ilse' },
   },
   {
     id: id(5),
@@ -65,7 +91,7 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     decision: {
       kind: 'approved-with-conditions',
       at: '2026-10-20T14:15:00Z',
-      conditions: 'Holds for sources with a floating neutral only. Keep the sign at the inlet legible.',
+      conditions: [{ text: 'A durable sign at the inlet in place of the written one.', dueOn: '2026-11-24' }],
     },
   },
   {
@@ -116,7 +142,27 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '30 Ladder Lane', owner: 'Ferris Mundle', permit: 'WT-26-0424' },
     opened: '2026-11-19T18:02:00Z',
     from: 'stop-backfed-dryer',
-    decision: { kind: 'stop-work', at: '2026-11-19T18:11:00Z', dueOn: '2026-11-26' },
+    decision: {
+      kind: 'stop-work',
+      at: '2026-11-19T18:11:00Z',
+      dueOn: '2026-11-26',
+      order: {
+        kind: 'do-not-use',
+        ground: 'The house can be fed through the dryer outlet with the utility connected.',
+        covers: 'Every connection of a generator to this house',
+        mayDo: 'Taking out the cord and the outlet behind it',
+        told: 'Ferris Mundle, at the house',
+      },
+    },
+  },
+  {
+    id: id(14),
+    header: { address: '12 Orchard Loop', owner: 'Perpetua Dunmore', permit: 'WT-26-0401' },
+    opened: '2026-11-02T09:00:00Z',
+    by: 'joss',
+    from: 'case-1-interlock-holds',
+    facts: { 'panel.directoryTrue': 'no', 'labels.steps': 'no' },
+    decision: { kind: 'corrections-required', at: '2026-11-02T09:40:00Z', dueOn: '2026-11-23' },
   },
   {
     id: id(13),

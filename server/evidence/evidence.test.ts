@@ -2,7 +2,17 @@ import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import type { Inspection } from '@careful-latch/core/record';
 import { accounts, offices } from '../database/schema';
-import { changeOf, jpegOf, opening, openOffice, photoOf, pictureOf, visitor, type Office } from '../test/office';
+import {
+  CORRECTIONS,
+  changeOf,
+  jpegOf,
+  opening,
+  openOffice,
+  photoOf,
+  pictureOf,
+  visitor,
+  type Office,
+} from '../test/office';
 
 const PASSWORD = 'a long password';
 let office: Office;
@@ -94,7 +104,7 @@ test('nobody who is not of the office, and nobody without the session’s token,
 test('what was shown when a decision was signed is sealed by its hash, and still there when it was taken out since', async () => {
   const { inspection, picture, address } = await announced(1000);
   await who.piece(`${address}?at=0`, picture.bytes);
-  await who.change(await who.decisionOn(inspection, { kind: 'stop-work' }));
+  await who.change(await who.decisionOn(inspection, CORRECTIONS));
   const { evidence } = (await who.get(`/api/inspections/${inspection}`)).body as Inspection;
   await who.change(changeOf({ type: 'evidence', inspection, evidence: evidence[0]!.id, is: null }));
   expect((await who.get(`/api/inspections/${inspection}`)).body).toMatchObject({ evidence: [] });

@@ -16,11 +16,12 @@ function inspectionOf(row: Row, own: readonly Signed[]): Inspection {
     changedAt: row.changedAt.toISOString(),
     decisions: own,
     evidence: row.evidence,
+    docket: row.docket,
     changedSinceDecision: row.changedSinceDecision,
   };
 }
 
-/** What somebody may see: an inspector all of the office, a contractor what he opened himself. */
+/** What somebody may see: a contractor what he opened himself, everybody else all of the office. */
 export const seenBy = ({ id, office, role }: Account): SQL | undefined =>
   and(eq(inspections.office, office), role === 'contractor' ? eq(inspections.openedBy, id) : undefined);
 

@@ -1,6 +1,6 @@
 import { sha256 } from '../ledger/line';
 import type { Case } from '@careful-latch/core/case';
-import { canonicalText, type Evidence, type Header, type Signed } from '@careful-latch/core/record';
+import { canonicalText, type Docket, type Evidence, type Header, type Signed } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 
 /** What was shown when a decision was signed, kept for good, with the engine's version in the evaluation. */
@@ -12,6 +12,8 @@ export interface SealedRecord {
   readonly evaluation: Evaluation;
   /** Photos, each by its SHA-256, and notes; records sealed before there were any have none. */
   readonly evidence?: readonly Evidence[];
+  /** Violations, orders, conditions and visits; records sealed before they had a life of their own have none. */
+  readonly docket?: Docket;
   readonly decision: Omit<Signed, 'seal'>;
   readonly signedBy: { readonly account: string; readonly name: string };
   readonly office: { readonly id: string; readonly name: string };

@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import type { Request, RequestHandler } from 'express';
 import 'express-session';
+import { inspects, type Role } from '@careful-latch/core/record';
 import type { Database } from '../database/client';
 import { accounts } from '../database/schema';
 import { Problem } from '../problems';
@@ -11,7 +12,7 @@ export interface Account {
   readonly office: string;
   readonly login: string;
   readonly name: string;
-  readonly role: 'inspector' | 'contractor';
+  readonly role: Role;
 }
 
 declare module 'express-session' {
@@ -106,6 +107,6 @@ export function accountOf(request: Request): Account {
 
 /** Only an inspector signs. */
 export function requireInspector(account: Account): void {
-  if (account.role !== 'inspector')
+  if (!inspects(account.role))
     throw new Problem(403, 'Inspectors only', 'Only an inspector of the office can sign a decision.');
 }

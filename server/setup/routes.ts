@@ -49,7 +49,7 @@ export function setupRoutes(db: Database, keys: SealKeys): Router {
       await tx.insert(offices).values({ id: office, name: wanted.office, edition: wanted.edition });
       await tx
         .insert(accounts)
-        .values({ id: randomUUID(), office, login: wanted.login, name: wanted.name, role: 'inspector', passwordHash });
+        .values({ id: randomUUID(), office, login: wanted.login, name: wanted.name, role: 'lead', passwordHash });
     });
     await bringUp(db, keys); // its ledger begins with its first key
     response.status(201).json({ login: wanted.login });

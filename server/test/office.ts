@@ -8,6 +8,7 @@ import { promisify } from 'node:util';
 import pg from 'pg';
 import { pino } from 'pino';
 import supertest from 'supertest';
+import { STATIONS } from '@careful-latch/core/case';
 import { shownText, type Change, type ChangeBody, type Decision, type Inspection } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
 import { createApp } from '../app';
@@ -127,11 +128,23 @@ export async function visitor({ app }: Office) {
   };
 }
 
+/** What can be signed on a house where next to nothing is proved. */
+export const CORRECTIONS = { kind: 'corrections-required', dueOn: '2026-12-09' } as const;
+
 /** A decision on what somebody has seen. */
 export function decisionOn(seen: Inspection, over: Partial<Decision> = {}): Change {
   const shown = sha256(shownText(seen, evaluate(seen.case)));
-  const signature = { name: 'Ilse O’Harrow', path: '' };
-  const decision: Decision = { kind: 'approved', conditions: '', dueOn: null, overruled: [], signature, ...over };
+  const decision: Decision = {
+    kind: 'approved',
+    conditions: [],
+    dueOn: null,
+    order: null,
+    scope: [...STATIONS],
+    leftOut: '',
+    handover: '',
+    signature: { name: 'Ilse O’Harrow', path: '' },
+    ...over,
+  };
   return changeOf({ type: 'decide', inspection: seen.id, base: seen.revision, shown, decision });
 }
 

@@ -1,7 +1,5 @@
-import { DecisionForm } from '../../../inspection/decision-form';
-import { useWalk } from '../../../inspection/use-inspection';
+import { DocketScreen } from '../../../docket/lazy';
 
-export default function DecideScreen() {
-  const walk = useWalk();
-  return walk ? <DecisionForm walk={walk} /> : null;
+export default function DecideRoute() {
+  return <DocketScreen name="decide" />;
 }

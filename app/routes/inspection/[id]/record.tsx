@@ -1,7 +1,5 @@
-import { RecordScreen } from '../../../inspection/record-screen';
-import { useWalk } from '../../../inspection/use-inspection';
+import { DocketScreen } from '../../../docket/lazy';
 
 export default function RecordRoute() {
-  const walk = useWalk();
-  return walk ? <RecordScreen inspection={walk.inspection} /> : null;
+  return <DocketScreen name="record" />;
 }

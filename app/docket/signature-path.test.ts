@@ -13,12 +13,12 @@ test('drawn lines become one path in the box, whatever the canvas', () => {
 
 test('the office takes such a path', () => {
   const path = pathOf([line([1, 2], [3, 4])], { width: 320, height: 120 });
-  const decision = {
-    kind: 'approved',
-    conditions: '',
-    dueOn: null,
-    overruled: [],
-    signature: { name: 'Ilse O’Harrow', path },
+  const why = (drawn: string) => {
+    const signature = { name: 'Ilse O’Harrow', path: drawn };
+    return decisionSchema.validateAt('signature.path', { signature } as never);
   };
-  expect(decisionSchema.isValidSync(decision)).toBe(true);
+  return Promise.all([
+    expect(why(path)).resolves.toBe(path),
+    expect(why('<script>')).rejects.toThrow('The drawn signature is no path.'),
+  ]);
 });

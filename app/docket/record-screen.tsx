@@ -3,7 +3,16 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
-import { DECISIONS, type Inspection, type Signed } from '@careful-latch/core/record';
+import { STATION_NAMES } from '@careful-latch/core/case';
+import {
+  DECISIONS,
+  ORDER_KINDS,
+  VIOLATION_STATES,
+  conditionsOf,
+  isApproval,
+  overruledIn,
+  type Signed,
+} from '@careful-latch/core/record';
 import { verdictWords } from '@careful-latch/core/verdict';
 import { Sign, shownAs } from '../drawn/signs';
 import { ShownEvidence } from '../evidence/evidence';
@@ -16,7 +25,8 @@ import { saveFile } from '../theme/files';
 import { Screen, useWide } from '../theme/screen';
 import { cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Reading, Title, Words } from '../theme/words';
-import { SaveLine } from './save-line';
+import { SaveLine } from '../inspection/save-line';
+import type { Walk } from '../inspection/walk';
 import { SIGNATURE_BOX } from './signature-path';
 
 /** One signed decision, with what the engine showed when it was signed. */
@@ -30,7 +40,8 @@ function SignedDecision({
   sealed: SignedRecord | undefined;
 }) {
   const palette = usePalette();
-  const good = signed.kind === 'approved' || signed.kind === 'approved-with-conditions';
+  const good = isApproval(signed.kind);
+  const part = signed.kind === 'passed-stations';
   const evaluation = sealed?.record.evaluation;
   const against = evaluation?.outcomes.filter((one) => one.outcome === 'violation' || one.outcome === 'unproven') ?? [];
   return (
@@ -42,20 +53,33 @@ function SignedDecision({
           padding: 14,
           gap: 8,
           borderLeftWidth: 5,
-          borderColor: good ? palette.holds : palette.violation,
+          borderColor: good ? palette.holds : part ? palette.unproven : palette.violation,
         },
         cut(14),
       ]}
     >
       <View style={{ flexDirection: 'row', gap: 10, alignItems: 'center' }}>
-        <Sign kind={good ? 'holds' : 'violation'} hazard={signed.kind === 'stop-work'} />
+        <Sign kind={good ? 'holds' : part ? 'unproven' : 'violation'} hazard={signed.kind === 'stop-work'} />
         <Heading style={{ flex: 1 }}>{DECISIONS[signed.kind]}</Heading>
       </View>
       <Words>
         {momentText(signed.at)}, {signed.signature.name}
         {sealed ? `, ${sealed.record.office.name}` : ''}
       </Words>
-      {signed.conditions !== '' && <Words>Conditions: {signed.conditions}</Words>}
+      {conditionsOf(signed).map((one) => (
+        <Words key={one}>Condition: {one}</Words>
+      ))}
+      {part && 'scope' in signed && (
+        <Words>{`For ${signed.scope.map((one) => STATION_NAMES[one]).join(', ')}. The others: ${signed.leftOut}`}</Words>
+      )}
+      {'order' in signed && signed.order && (
+        <Words>{`${ORDER_KINDS[signed.order.kind]}: ${signed.order.ground} It covers ${signed.order.covers}. Told: ${signed.order.told}.`}</Words>
+      )}
+      {sealed?.record.docket?.violations.map((one) => (
+        <Words key={one.id} style={{ fontSize: 17 }}>
+          {`Violation ${one.number}, ${VIOLATION_STATES[one.state].toLowerCase()}${one.dueOn ? `, by ${dayText(one.dueOn)}` : ''}: ${one.words}`}
+        </Words>
+      ))}
       {signed.dueOn && <Words>Reinspection due {dayText(signed.dueOn)}</Words>}
       {signed.signature.path !== '' && (
         <Svg
@@ -75,7 +99,7 @@ function SignedDecision({
         </Words>
       )}
       {against.map((one) => {
-        const overruled = signed.overruled.find((each) => each.rule === one.rule);
+        const overruled = overruledIn(signed).find((each) => each.rule === one.rule);
         return (
           <View
             key={one.rule}
@@ -88,6 +112,11 @@ function SignedDecision({
               <Quiet>
                 {one.cites.join(' · ')} · {one.rule}
               </Quiet>
+              {sealed?.record.docket?.notTakenUp
+                .filter((each) => each.rule === one.rule)
+                .map((each) => (
+                  <Words key={each.part} style={{ fontSize: 17 }}>{`Not taken up: ${each.reason}`}</Words>
+                ))}
               {overruled && <Words style={{ fontSize: 17 }}>Overruled: {overruled.reason}</Words>}
             </View>
           </View>
@@ -115,7 +144,7 @@ function SignedDecision({
 }
 
 /** Everything signed for this inspection, the newest first, as it was shown when it was signed. */
-export function RecordScreen({ inspection }: { inspection: Inspection }) {
+export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
   const router = useRouter();
   const wide = useWide();
   const [sealed, setSealed] = useState<{ records: readonly SignedRecord[]; keys: readonly object[] }>({

@@ -1,0 +1,155 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { STATION_NAMES } from '@careful-latch/core/case';
+import { isOpen, type ChangeBody, type Docket, type FindingRef, type Found } from '@careful-latch/core/record';
+import type { Outcome } from '@careful-latch/core/verdict';
+import { SignWithWord } from '../drawn/signs';
+import { Plate } from '../plates/plate';
+import { usePalette } from '../theme/theme';
+import { Heading, Quiet, Words } from '../theme/words';
+import { Say } from './say';
+
+type Change = (body: ChangeBody) => boolean;
+
+const ref = ({ rule, part }: FindingRef): FindingRef => ({ rule, part });
+
+/** Takes findings up: as one violation, which is called by the first of them. */
+export const takeUp = (inspection: string, [first, ...rest]: readonly Found[]): ChangeBody => ({
+  type: 'violation',
+  inspection,
+  violation: crypto.randomUUID(),
+  to: 'open',
+  words: '',
+  findings: [first!, ...rest].map(ref),
+  is: {
+    words: [first!, ...rest].map(({ reason }) => reason).join(' '),
+    remedy: [...new Set([first!, ...rest].map(({ remedy }) => remedy).filter(Boolean))].join(' '),
+    cites: [...new Set([first!, ...rest].flatMap(({ cites }) => cites))].slice(0, 20),
+    severity: [first!, ...rest].some(({ severity }) => severity === 'hazard') ? 'hazard' : 'correction',
+    station: first!.station,
+  },
+});
+
+/** One finding that nobody has answered: taken up, joined to a violation of the same cause, or not taken up, with a reason. */
+function Answer({
+  inspection,
+  found,
+  docket,
+  change,
+}: {
+  inspection: string;
+  found: Found;
+  docket: Docket;
+  change: Change;
+}) {
+  const palette = usePalette();
+  const [asking, setAsking] = useState(false);
+  return (
+    <View
+      testID={`answer-${found.rule}`}
+      style={{ gap: 6, paddingVertical: 10, borderTopWidth: 1, borderColor: palette.hairline }}
+    >
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+        <SignWithWord kind="violation" severity={found.severity} />
+        <Quiet>{STATION_NAMES[found.station]}</Quiet>
+      </View>
+      <Words style={{ fontSize: 17, lineHeight: 23 }}>{found.reason}</Words>
+      {asking ? (
+        <Say
+          label="Why it is not taken up"
+          act="Not taken up"
+          onSay={(reason) => {
+            if (change({ type: 'not-taken-up', inspection, finding: ref(found), reason })) setAsking(false);
+          }}
+          onClose={() => setAsking(false)}
+        />
+      ) : (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          <Plate role="button" label="Take up" onPress={() => change(takeUp(inspection, [found]))} />
+          {docket.violations.filter(isOpen).map(({ id, number }) => (
+            <Plate
+              key={id}
+              role="button"
+              quiet
+              label={`Same cause as ${number}`}
+              onPress={() =>
+                change({ type: 'violation', inspection, violation: id, to: 'open', words: '', findings: [ref(found)] })
+              }
+            />
+          ))}
+          <Plate role="button" quiet label="Not taken up" onPress={() => setAsking(true)} />
+        </View>
+      )}
+    </View>
+  );
+}
+
+/** What the program finds and nobody has answered yet: each at a touch, or all at once, each by itself or of one cause. */
+export function Answers({
+  inspection,
+  docket,
+  unanswered,
+  change,
+}: {
+  inspection: string;
+  docket: Docket;
+  unanswered: readonly Found[];
+  change: Change;
+}) {
+  if (unanswered.length === 0) return null;
+  const several = unanswered.length > 1;
+  return (
+    <View style={{ gap: 8 }}>
+      <Heading>{`${unanswered.length} ${several ? 'findings' : 'finding'} to answer`}</Heading>
+      <Quiet>Taken up, it is a violation with a day, until somebody has seen it corrected.</Quiet>
+      {several && (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          <Plate
+            role="button"
+            label={`Take up all ${unanswered.length}`}
+            onPress={() => unanswered.forEach((one) => change(takeUp(inspection, [one])))}
+          />
+          <Plate
+            role="button"
+            quiet
+            label="All have one cause"
+            onPress={() => change(takeUp(inspection, unanswered))}
+          />
+        </View>
+      )}
+      {unanswered.map((one) => (
+        <Answer key={`${one.rule} ${one.part}`} inspection={inspection} found={one} docket={docket} change={change} />
+      ))}
+    </View>
+  );
+}
+
+/** A point that nobody has proved, in the way of an approval: said not to count here, with a reason. */
+export function Unproven({ inspection, outcome, change }: { inspection: string; outcome: Outcome; change: Change }) {
+  const palette = usePalette();
+  const [asking, setAsking] = useState(false);
+  return (
+    <View style={{ gap: 6, paddingVertical: 10, borderTopWidth: 1, borderColor: palette.hairline }}>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+        <SignWithWord kind="unproven" severity={outcome.severity} />
+        <Quiet>{STATION_NAMES[outcome.station]}</Quiet>
+      </View>
+      <Words style={{ fontSize: 17, lineHeight: 23 }}>{outcome.reason}</Words>
+      {asking ? (
+        <Say
+          label={`Why ${outcome.rule} does not count here`}
+          act="Does not count here"
+          onSay={(reason) => {
+            const finding = { rule: outcome.rule, part: null };
+            if (change({ type: 'not-taken-up', inspection, finding, reason })) setAsking(false);
+          }}
+          onClose={() => setAsking(false)}
+        />
+      ) : (
+        <View style={{ flexDirection: 'row' }}>
+          <Plate role="button" quiet label="Does not count here" onPress={() => setAsking(true)} />
+        </View>
+      )}
+    </View>
+  );
+}

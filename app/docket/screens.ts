@@ -1,0 +1,3 @@
+export { DecisionForm } from './decision-form';
+export { RecordScreen } from './record-screen';
+export { VisitScreen } from './visit-screen';

@@ -1,0 +1,5 @@
+import { DocketScreen } from '../../../docket/lazy';
+
+export default function VisitRoute() {
+  return <DocketScreen name="visit" />;
+}
