@@ -115,7 +115,7 @@ test('a photo of 8 MB without signal: kept through a reload, ringed, sent once t
   expect([bytes.includes('Exif'), bytes.includes(CAMERA)]).toEqual([false, false]);
 
   await page.goto(`${office.address}/inspection/${HOUSE}/decide`);
-  await page.getByRole('radio', { name: 'Stop work', exact: true }).click();
+  await page.getByRole('radio', { name: 'Approved', exact: true }).click();
   await page.getByRole('button', { name: /^Sign: / }).click();
   await page.getByTestId('signed').first().getByTestId('shown-photo').click();
   await expect(page.getByRole('dialog', { name: 'Photo' })).toContainText('30 on the generator’s handle');

@@ -133,7 +133,7 @@ export class Walker {
     }
   }
 
-  private async inItsName(): Promise<{ 'x-csrf-token': string; 'x-account': string }> {
+  async inItsName(): Promise<{ 'x-csrf-token': string; 'x-account': string }> {
     const session = await this.page.request.get(`${this.office.address}/api/session`);
     const { csrfToken, account } = (await session.json()) as { csrfToken: string; account: { id: string } };
     return { 'x-csrf-token': csrfToken, 'x-account': account.id };
@@ -174,11 +174,36 @@ export class Walker {
     await expect(this.page.getByTestId('verdict').filter({ visible: true }).first()).toContainText(words);
   }
 
-  async sign(decision: string): Promise<void> {
+  /** Begins the visit that is shown. */
+  async begin(letIn = 'The owner'): Promise<void> {
+    await this.press('button', 'Begin the visit');
+    await this.press('button', letIn);
+    await expect(this.page.getByRole('heading', { name: /^Visit \d+$/ })).toBeVisible();
+  }
+
+  /** Sees again, as it was, all that the correction of a violation touches. */
+  async seenAgain(violation: Locator): Promise<void> {
+    const again = violation.getByRole('button', { name: 'Seen again, as it was' });
+    for (let left = await again.count(); left > 0; left--) {
+      await again.first().click();
+      this.taps++;
+      await expect(again).toHaveCount(left - 1);
+    }
+  }
+
+  /** Signs a decision; what is found and not answered yet is taken up, each by itself or all as of one cause. */
+  async sign(decision: string, { oneCause = false } = {}): Promise<void> {
     const decide = this.page.getByRole('button', { name: 'Decide and sign' }).first();
     await this.toPathUnless(decide);
     await decide.click();
+    await expect(this.page.getByRole('heading', { name: 'Decide and sign' })).toBeVisible();
+    const take = this.page
+      .getByRole('button', { name: oneCause ? 'All have one cause' : /^Take up( all \d+)?$/ })
+      .first();
+    if (await take.isVisible()) await take.click();
     await this.press('radio', decision);
+    if (decision === 'Stop work') await this.press('radio', 'The owner');
+    if (decision === 'Corrections required') await this.press('radio', /^in 14 days/);
     await this.press('button', `Sign: ${decision.toLowerCase()}`);
     this.taps++;
     await expect(this.page.getByTestId('signed').first()).toContainText(decision);

@@ -1,7 +1,14 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { STATION_NAMES } from '@careful-latch/core/case';
-import { isOpen, type ChangeBody, type Docket, type FindingRef, type Found } from '@careful-latch/core/record';
+import {
+  isOpen,
+  violationOf,
+  type ChangeBody,
+  type Docket,
+  type FindingRef,
+  type Found,
+} from '@careful-latch/core/record';
 import type { Outcome } from '@careful-latch/core/verdict';
 import { SignWithWord } from '../drawn/signs';
 import { Plate } from '../plates/plate';
@@ -13,21 +20,11 @@ type Change = (body: ChangeBody) => boolean;
 
 const ref = ({ rule, part }: FindingRef): FindingRef => ({ rule, part });
 
-/** Takes findings up: as one violation, which is called by the first of them. */
-export const takeUp = (inspection: string, [first, ...rest]: readonly Found[]): ChangeBody => ({
+const takeUp = (inspection: string, all: readonly Found[]): ChangeBody => ({
   type: 'violation',
   inspection,
   violation: crypto.randomUUID(),
-  to: 'open',
-  words: '',
-  findings: [first!, ...rest].map(ref),
-  is: {
-    words: [first!, ...rest].map(({ reason }) => reason).join(' '),
-    remedy: [...new Set([first!, ...rest].map(({ remedy }) => remedy).filter(Boolean))].join(' '),
-    cites: [...new Set([first!, ...rest].flatMap(({ cites }) => cites))].slice(0, 20),
-    severity: [first!, ...rest].some(({ severity }) => severity === 'hazard') ? 'hazard' : 'correction',
-    station: first!.station,
-  },
+  ...violationOf(all as readonly [Found, ...Found[]]),
 });
 
 /** One finding that nobody has answered: taken up, joined to a violation of the same cause, or not taken up, with a reason. */

@@ -25,7 +25,7 @@ import type { Walk } from '../inspection/walk';
 import { Plate, Plates } from '../plates/plate';
 import { decide } from '../stores/inspections';
 import { useSession } from '../stores/session';
-import { Back } from '../theme/back';
+import { BackHome } from '../inspection/back-home';
 import { shortDayText } from '../theme/dates';
 import { Button, Input } from '../theme/elements';
 import { Screen, useWide } from '../theme/screen';
@@ -263,13 +263,14 @@ export function DecisionForm({ walk }: { walk: Walk }) {
   const [path, setPath] = useState('');
   const [own, setOwn] = useState(false);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const hazard = docket.violations.find((one) => isOpen(one) && one.severity === 'hazard');
+  const open = docket.violations.filter(isOpen);
+  const ground = open.find(({ severity }) => severity === 'hazard') ?? open[0];
   const [said, setSaid] = useState<Order>();
   const order: Order = said ?? {
     kind: 'stop-work',
-    ground: hazard?.words ?? '',
+    ground: ground?.words ?? '',
     covers: 'The generator connection',
-    mayDo: hazard?.remedy.slice(0, 500) ?? '',
+    mayDo: ground?.remedy.slice(0, 500) ?? '',
     told: '',
   };
   const answersFor = kind === 'passed-stations' ? scope : STATIONS;
@@ -307,7 +308,7 @@ export function DecisionForm({ walk }: { walk: Walk }) {
   return (
     <Screen
       narrow
-      head={wide ? undefined : <Back to={`/inspection/${inspection.id}`} label={inspection.header.address} />}
+      head={wide ? undefined : <BackHome inspection={inspection} />}
       act={
         <View style={{ gap: 6 }}>
           {trouble.map((one) => (

@@ -19,7 +19,7 @@ import { ShownEvidence } from '../evidence/evidence';
 import { Plate } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
 import { office, type SignedRecord } from '../stores/office';
-import { Back } from '../theme/back';
+import { BackHome } from '../inspection/back-home';
 import { dayText, momentText } from '../theme/dates';
 import { saveFile } from '../theme/files';
 import { Screen, useWide } from '../theme/screen';
@@ -168,7 +168,7 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
   return (
     <Screen
       narrow
-      head={wide ? undefined : <Back to={`/inspection/${inspection.id}`} label={address} />}
+      head={wide ? undefined : <BackHome inspection={inspection} />}
       act={<Button title="All inspections" onPress={() => router.navigate('/')} />}
     >
       <View style={{ gap: 14 }}>

@@ -32,7 +32,7 @@ export function Say({
 }) {
   const [text, setText] = useState('');
   return (
-    <View style={{ gap: 8 }} role="form" aria-label={label}>
+    <View style={{ gap: 8 }}>
       {offers.length > 0 && (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {offers.map((one) => (

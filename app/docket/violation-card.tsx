@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATION_NAMES, factAt } from '@careful-latch/core/case';
@@ -32,7 +33,7 @@ import { Say, Trouble } from './say';
 import { useChange } from './use-change';
 
 /** As many facts of a violation are asked on its card; the others at their stations. */
-const MOST_ASKED = 3;
+const MOST_ASKED = 2;
 
 const SIGN = {
   open: 'violation',
@@ -62,7 +63,7 @@ const ASKS: Readonly<Record<'not-corrected' | 'claim' | 'withdraw' | 'remove' | 
   back: { to: 'open', label: 'Why it is open again', act: 'Open it again', offers: ['A wrong touch'] },
 };
 
-/** The facts that would show that it is corrected, with their plates. */
+/** The facts that would show that it is corrected, with their plates, and the way to the others. */
 function Facts({
   walk,
   violation,
@@ -72,19 +73,32 @@ function Facts({
   violation: Violation;
   change: (body: ChangeBody) => boolean;
 }) {
+  const router = useRouter();
   const { id, case: c } = walk.inspection;
-  const paths = [...new Set(violation.findings.flatMap(({ rule, part }) => factsToCorrect(c, rule, part)))];
-  return paths
-    .slice(0, MOST_ASKED)
-    .map((path) => (
-      <FactField
-        key={path}
-        path={path}
-        value={factAt(c, path)}
-        outcomes={[]}
-        onRecord={(at, value, asRead) => change(touched(id, at, value, asRead))}
-      />
-    ));
+  const paths = factsToCorrect(c, violation.findings);
+  return (
+    <>
+      {paths.slice(0, MOST_ASKED).map((path) => (
+        <FactField
+          key={path}
+          path={path}
+          value={factAt(c, path)}
+          outcomes={[]}
+          onRecord={(at, value, asRead) => change(touched(id, at, value, asRead))}
+        />
+      ))}
+      {paths.length > MOST_ASKED && (
+        <View style={{ flexDirection: 'row' }}>
+          <Plate
+            role="button"
+            quiet
+            label={`Other facts: ${STATION_NAMES[violation.station]}`}
+            onPress={() => router.navigate(`/inspection/${id}/${violation.station}`)}
+          />
+        </View>
+      )}
+    </>
+  );
 }
 
 /** A violation: what is wrong, what corrects it, who said what, and what can be done with it now. */

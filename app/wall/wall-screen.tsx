@@ -18,7 +18,7 @@ import { Plate } from '../plates/plate';
 import { record, useInspections } from '../stores/inspections';
 import { usePreferences } from '../stores/preferences';
 import { Strip } from '../strip/strip';
-import { Back } from '../theme/back';
+import { BackHome } from '../inspection/back-home';
 import { useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Quiet, Title } from '../theme/words';
@@ -109,7 +109,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const count = list ? ((factAt(c, list.list) as unknown[] | undefined)?.length ?? 0) : 0;
   const head = !wide && (
     <View style={{ paddingHorizontal: 12, paddingTop: 4 }}>
-      <Back to={`/inspection/${id}`} label={inspection.header.address} />
+      <BackHome inspection={inspection} />
       <PathStrip states={walk.states} here={STATIONS.indexOf(station)} />
     </View>
   );

@@ -270,13 +270,15 @@ function decided(docket: Docket, { id, at, decision }: Change & { type: 'decide'
   const order: Order | undefined = decision.order
     ? { ...decision.order, id, violations: open, state: 'posted', steps: [{ to: 'posted', at, by, words: '' }] }
     : undefined;
+  const newDay = decision.kind === 'corrections-required' ? decision.dueOn : null;
   const to = decision.kind === 'passed-stations' ? 'partial' : 'done';
   const here = visitUnderWay(docket);
   return {
     ...docket,
-    violations: docket.violations.map((one) =>
-      isOpen(one) && one.dueOn === null ? { ...one, dueOn: decision.dueOn } : one,
-    ),
+    violations: docket.violations.map((one) => {
+      const day = conditions.find(({ of }) => of === one.id)?.dueOn ?? newDay;
+      return isOpen(one) && day ? { ...one, dueOn: day } : one;
+    }),
     conditions: [...docket.conditions, ...conditions],
     orders: order ? [...docket.orders, order] : docket.orders,
     visits: docket.visits.map((one) =>

@@ -219,6 +219,10 @@ describe('deciding', () => {
     expect(refusal(taken, decided({ kind: 'approved-with-conditions', conditions: [] }))).toContain('Write down');
     const approved = after(taken, decided({ kind: 'approved-with-conditions', conditions: both }));
     expect(approved.docket.conditions.map(({ state }) => state)).toEqual(['due', 'due']);
+    expect([dueAt(approved), approved.docket.violations[0]!.dueOn]).toEqual([{ day: '2026-12-20', what: 'condition' }, '2026-12-20']); // prettier-ignore
+    const corrected = after(approved, touched(ID, 'panel.directoryTrue', 'yes'), move('verified'));
+    expect(corrected.docket.conditions.map(({ state }) => state)).toEqual(['met', 'due']);
+    expect(after(corrected, move('open', 'A wrong touch.')).docket.conditions[0]!.state).toBe('due');
     const met: ChangeBody = { type: 'condition', inspection: ID, condition: uuidOf(7), to: 'met', words: '' };
     expect(refusal(approved, met)).toContain('Say it in words');
     expect(stateOf(after(approved, { ...met, words: 'It is true now, seen.' }))).toBe('approved-with-conditions');
@@ -321,7 +325,7 @@ describe('what is due', () => {
     expect([dueAt(approved), isToVisit(approved)]).toEqual([{ day: '2026-12-20', what: 'condition' }, true]);
   });
 
-  test('a violation without a day of its own has that of the decision', () => {
+  test('what is open is to be corrected by the day that was signed last', () => {
     const begun = inspection({ case: FIFTY });
     const [first, ...rest] = found(begun);
     const joined = move('open', '', { findings: rest.map(({ rule, part }) => ({ rule, part })) });
@@ -337,8 +341,10 @@ describe('what is due', () => {
     const again = afterBy(INSPECTOR, sent, seenAgain(sent, facts));
     expect(again.case.panel).toEqual(sent.case.panel);
     expect(lastSeen(again.case, facts)! > sent.decisions[0]!.at).toBe(true);
-    expect(factsToCorrect(sent.case, 'inlet/breaker-not-above-inlet', null)[0]).toMatch(/^inlet\./);
-    expect(factsToCorrect(sent.case, 'inlet/breaker-not-above-inlet', null)).toContain('breaker.ratingA');
+    const inlet = { rule: 'inlet/breaker-not-above-inlet', part: null };
+    expect(factsToCorrect(sent.case, sent.docket.violations[0]!.findings)[0]).toBe('breaker.ratingA');
+    expect(factsToCorrect(sent.case, [inlet])[0]).toMatch(/^inlet\./);
+    expect(factsToCorrect(sent.case, [inlet])).toContain('breaker.ratingA');
   });
 });
 

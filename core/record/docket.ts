@@ -125,6 +125,7 @@ export interface Docket {
 
 export const EMPTY_DOCKET: Docket = { violations: [], notTakenUp: [], orders: [], conditions: [], visits: [] };
 const MOST = 200;
+export const MOST_CITES = 20;
 export const SHORTEST_REASON = 10;
 
 const stateIn = <S extends string>(states: Readonly<Record<S, string>>) =>
@@ -158,7 +159,7 @@ export const docketSchemas = {
     is: object({
       words: line('What is wrong', 2000).required('Say what is wrong.'),
       remedy: line('The remedy', 2000).default(''),
-      cites: array(string().required().max(100)).required().max(20),
+      cites: array(string().required().max(100)).required().max(MOST_CITES),
       severity: mixed<'hazard' | 'correction'>().oneOf(['hazard', 'correction']).required(),
       station: mixed<Station>()
         .oneOf([...STATIONS])
@@ -296,7 +297,20 @@ function withViolation(docket: Docket, change: DocketChange & { type: 'violation
     ...(dueOn !== undefined && { dueOn }),
     ...(variance && { variance }),
   };
-  return { ...docket, violations: replaced(docket.violations, now) };
+  return {
+    ...docket,
+    violations: replaced(docket.violations, now),
+    conditions: docket.conditions.map((one) => (one.of === id ? followed(one, now, step) : one)),
+  };
+}
+
+/** A condition that a violation was made: met once that is corrected, and due again where that was a wrong touch. */
+function followed(condition: Condition, { number, state }: Violation, { at, by }: Step<ViolationState>): Condition {
+  const to = state === 'verified' || state === 'removed' ? 'met' : 'due';
+  const words = `Violation ${number}: ${VIOLATION_STATES[state].toLowerCase()}.`;
+  return to === condition.state
+    ? condition
+    : { ...condition, state: to, steps: [...condition.steps, { to, at, by, words }] };
 }
 
 function withOrder(

@@ -2,7 +2,7 @@ import type { Station } from '../case';
 import { RULES } from '../rules';
 import { dependentsOf } from '../rules/dependents';
 import { evaluate, type Evaluation, type Outcome } from '../verdict';
-import { isOpen, openedAt, sameFinding, type FindingRef, type Seen, type Violation } from './docket';
+import { MOST_CITES, isOpen, openedAt, sameFinding, type FindingRef, type Seen, type Violation } from './docket';
 import type { Inspection } from './inspection';
 
 /** A violation that the engine finds, at one part: one that stands against approval. */
@@ -23,6 +23,23 @@ export function foundIn({ outcomes }: Evaluation): Found[] {
       severity === 'advisory' ? [] : [{ rule, part, station, severity, reason, remedy: remedy ?? '', cites }],
     );
   });
+}
+
+/** Findings of one cause as a violation that is taken up, named by the first of them. */
+export function violationOf(all: readonly [Found, ...Found[]]) {
+  const each = <T>(of: (one: Found) => readonly T[]) => [...new Set(all.flatMap(of))];
+  return {
+    to: 'open' as const,
+    words: '',
+    findings: all.map(({ rule, part }) => ({ rule, part })),
+    is: {
+      words: each(({ reason }) => [reason]).join(' '),
+      remedy: each(({ remedy }) => (remedy === '' ? [] : [remedy])).join(' '),
+      cites: each(({ cites }) => cites).slice(0, MOST_CITES),
+      severity: all.some(({ severity }) => severity === 'hazard') ? ('hazard' as const) : ('correction' as const),
+      station: all[0].station,
+    },
+  };
 }
 
 const byId = new Map(RULES.map((rule) => [rule.id as string, rule]));

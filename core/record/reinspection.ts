@@ -1,5 +1,5 @@
 import { catalogueKey, factAt, isKnown, lastingPath, recordedAt, sheet, stationOf, type Case } from '../case';
-import { inForce, isOpen, visitAhead } from './docket';
+import { inForce, isOpen, visitAhead, type FindingRef } from './docket';
 import { particularOf, provenBy } from './findings';
 import { isApproval, stateOf, type ChangeBody, type Inspection } from './inspection';
 
@@ -18,11 +18,16 @@ function addressesOf(c: Case, keys: readonly string[], part: string | null): str
 export const factsToProve = (c: Case, rule: string, part: string | null = null): string[] =>
   addressesOf(c, provenBy(rule), part);
 
-/** The facts by which a violation of a rule is corrected, those of its own station first. */
-export const factsToCorrect = (c: Case, rule: string, part: string | null): string[] => {
-  const own = factsToProve(c, rule, part);
-  return [...own, ...addressesOf(c, particularOf(rule), part).filter((path) => !own.includes(path))];
-};
+/** The facts by which a violation is corrected: those that most of its findings hang on first, and of a finding those of its own station. */
+export function factsToCorrect(c: Case, findings: readonly FindingRef[]): string[] {
+  const counts = new Map<string, number>();
+  for (const { rule, part } of findings) {
+    const own = factsToProve(c, rule, part);
+    for (const path of new Set([...own, ...addressesOf(c, particularOf(rule), part)]))
+      counts.set(path, (counts.get(path) ?? 0) + 1);
+  }
+  return [...counts].sort(([, a], [, b]) => b - a).map(([path]) => path);
+}
 
 /** Facts seen again as they stand: recorded anew, by whoever looked now. What nobody has seen yet is not among them. */
 export function seenAgain({ id, case: c }: Inspection, paths: readonly string[]): ChangeBody {
@@ -54,8 +59,11 @@ export function dueAt(inspection: Inspection): Due | undefined {
   const visit = visitAhead(docket);
   const all: Due[] = [];
   if (visit?.day) all.push({ day: visit.day, what: 'visit' });
-  for (const one of docket.violations) if (isOpen(one) && one.dueOn) all.push({ day: one.dueOn, what: 'violation' });
-  for (const one of docket.conditions) if (one.state === 'due') all.push({ day: one.dueOn, what: 'condition' });
+  const conditions = docket.conditions.filter(({ state }) => state === 'due');
+  for (const one of conditions) all.push({ day: one.dueOn, what: 'condition' });
+  for (const one of docket.violations)
+    if (isOpen(one) && one.dueOn && !conditions.some(({ of }) => of === one.id))
+      all.push({ day: one.dueOn, what: 'violation' });
   const waits = ['corrections-required', 'stop-work', 'reinspection'].includes(stateOf(inspection));
   if (waits && last?.dueOn && !isApproval(last.kind)) all.push({ day: last.dueOn, what: 'reinspection' });
   return all.sort((a, b) => a.day.localeCompare(b.day))[0];

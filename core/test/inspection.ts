@@ -2,6 +2,7 @@ import { STATIONS } from '../case';
 import {
   EMPTY_DOCKET,
   applyChange,
+  violationOf,
   type Change,
   type ChangeBody,
   type Decision,
@@ -91,8 +92,10 @@ export const refusal = (before: Inspection | undefined, body: ChangeBody, by = L
 };
 
 /** A finding taken up as a violation. */
-export const takenUp = (found: Found, violation: string, dueOn = '2026-12-09'): ChangeBody => {
-  const { rule, part, reason, remedy, cites, severity, station } = found;
-  const is = { words: reason, remedy, cites: [...cites], severity, station };
-  return { type: 'violation', inspection: ID, violation, to: 'open', words: '', dueOn, findings: [{ rule, part }], is };
-};
+export const takenUp = (found: Found, violation: string, dueOn = '2026-12-09'): ChangeBody => ({
+  type: 'violation',
+  inspection: ID,
+  violation,
+  dueOn,
+  ...violationOf([found]),
+});

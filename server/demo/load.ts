@@ -8,6 +8,7 @@ import {
   foundIn,
   shownText,
   touched,
+  violationOf,
   type Change,
   type ChangeBody,
   type Found,
@@ -54,16 +55,14 @@ interface Made {
 /** What was found, taken up: each as a violation of its own, or all of it as one, where it has one cause. */
 function takenUp(inspection: string, now: Inspection, dueOn: string | undefined, oneCause: boolean): ChangeBody[] {
   const all = foundIn(evaluate(now.case));
-  const ref = ({ rule, part }: Found) => ({ rule, part });
-  return (oneCause ? all.slice(0, 1) : all).map((one) => ({
+  const [first, ...rest] = all;
+  const violations: [Found, ...Found[]][] = oneCause && first ? [[first, ...rest]] : all.map((one) => [one]);
+  return violations.map((one) => ({
     type: 'violation',
     inspection,
     violation: randomUUID(),
-    to: 'open',
-    words: '',
     dueOn: dueOn ?? null,
-    findings: oneCause ? all.map(ref) : [ref(one)],
-    is: { words: one.reason, remedy: one.remedy, cites: [...one.cites], severity: one.severity, station: one.station },
+    ...violationOf(one),
   }));
 }
 

@@ -161,7 +161,7 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     opened: '2026-11-02T09:00:00Z',
     by: 'joss',
     from: 'case-1-interlock-holds',
-    facts: { 'panel.directoryTrue': 'no', 'labels.steps': 'no' },
+    facts: { 'panel.directoryTrue': 'no', 'panel.openingsClosed': 'no' },
     decision: { kind: 'corrections-required', at: '2026-11-02T09:40:00Z', dueOn: '2026-11-23' },
   },
   {

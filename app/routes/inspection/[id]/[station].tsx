@@ -8,7 +8,7 @@ import { NextStation, StationSheet } from '../../../inspection/station-sheet';
 import { useWalkSoon } from '../../../inspection/use-inspection';
 import { Plate } from '../../../plates/plate';
 import { usePreferences } from '../../../stores/preferences';
-import { Back } from '../../../theme/back';
+import { BackHome } from '../../../inspection/back-home';
 import { Screen, useWide } from '../../../theme/screen';
 
 /** Drawings and strip come by themselves, after the first screen. */
@@ -20,7 +20,7 @@ const SheetHead = memo(function SheetHead({ station }: { station: Station }) {
   if (!walk) return null;
   return (
     <View style={{ gap: 4 }}>
-      <Back to={`/inspection/${walk.inspection.id}`} label={walk.inspection.header.address} />
+      <BackHome inspection={walk.inspection} />
       <PathStrip states={walk.states} here={STATIONS.indexOf(station)} />
     </View>
   );

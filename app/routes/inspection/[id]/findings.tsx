@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { Findings } from '../../../inspection/findings';
 import { useWalk } from '../../../inspection/use-inspection';
 import { VerdictBlock } from '../../../inspection/verdict-block';
-import { Back } from '../../../theme/back';
+import { BackHome } from '../../../inspection/back-home';
 import { Screen, useWide } from '../../../theme/screen';
 import { Title } from '../../../theme/words';
 
@@ -17,7 +17,7 @@ export default function FindingsScreen() {
   return (
     <Screen
       narrow
-      head={wide ? undefined : <Back to={`/inspection/${id}`} label={walk.inspection.header.address} />}
+      head={wide ? undefined : <BackHome inspection={walk.inspection} />}
       act={<Button title="Decide and sign" onPress={() => router.navigate(`/inspection/${id}/decide`)} />}
     >
       <View style={{ gap: 12 }}>

@@ -1,0 +1,141 @@
+import { randomUUID } from 'node:crypto';
+import { expect, test } from './office';
+import { Walker } from './walk';
+
+const HOUSE = (n: number) => `0dd0a7c4-1f5e-4b7a-9c00-${String(n).padStart(12, '0')}`;
+
+test('a reinspection by another inspector asks for what is open alone; one is corrected, one is not, and the third visit approves with a condition', async ({
+  page,
+  office,
+}, info) => {
+  const walker = new Walker(page, office);
+  await walker.signIn('Joss Linnaker');
+  const before = walker.taps;
+  await walker.openFromList('12 Orchard Loop');
+  await expect(page.getByText('Before the bell')).toBeVisible();
+  await walker.begin();
+  const violation = (text: string) => page.getByTestId(/^violation-/).filter({ hasText: text });
+  const [openings, directory] = [violation('An opening lets'), violation('The directory is wrong')];
+  await expect(page.getByTestId(/^violation-/)).toHaveCount(2);
+  await expect(page.getByTestId(/^fact-/)).toHaveCount(2); // nothing else is asked
+  await expect(directory).toContainText('Not corrected yet: it is still found');
+  await walker.record('panel.directoryTrue', 'yes');
+  await directory.getByRole('button', { name: 'Corrected, seen' }).click();
+  walker.taps++;
+  await expect(openings.getByRole('button', { name: 'Corrected, seen' })).toHaveCount(0);
+  await walker.sign('Corrections required');
+  const taps = walker.taps - before + (walker.wide ? 2 : 1); // the row, and on a wide screen its opening
+  info.annotations.push({ type: 'taps', description: `${taps} from the list to the signature` });
+  expect(taps).toBeLessThanOrEqual(20);
+  await expect(page.getByTestId('signed').first()).toContainText('Violation 2, corrected, seen');
+  await expect(page.getByTestId('signed').first()).toContainText('Violation 1, open');
+
+  await page.goto(`${office.address}/inspection/${HOUSE(14)}/visit`);
+  await walker.begin('The contractor');
+  await page.goto(`${office.address}/inspection/${HOUSE(14)}/decide`);
+  await walker.press('radio', 'Approved');
+  await walker.press('button', 'Sign: approved');
+  await expect(page.getByRole('alert').first()).toContainText('1 violation is open: 1.');
+  await walker.press('radio', 'Approved with conditions');
+  await page.getByRole('button', { name: /^By then: / }).click();
+  await walker.press('button', 'Sign: approved with conditions');
+  await expect(page.getByTestId('signed')).toHaveCount(3);
+  await expect(page.getByTestId('signed').first()).toContainText('Condition:');
+  await page.goto(`${office.address}/`);
+  await expect(page.getByTestId('row-12 Orchard Loop')).toContainText(walker.wide ? 'Approved with conditions' : 'condition due'); // prettier-ignore
+});
+
+test('an order stays in force, on the list and at the house, whatever is recorded; the lead lifts it once its violations are settled', async ({
+  page,
+  office,
+}) => {
+  const walker = new Walker(page, office);
+  test.skip(walker.wide, 'the same on any size');
+  await walker.signIn();
+  const row = page.getByTestId('row-30 Ladder Lane');
+  await expect(row).toContainText('Do not use: order in force');
+  const headers = await walker.inItsName();
+  const changes = Array.from({ length: 30 }, (_, i) => ({
+    id: randomUUID(),
+    inspection: HOUSE(12),
+    at: new Date().toISOString(),
+    type: 'facts',
+    facts: [{ path: 'source.runningW', value: 5000 + i, how: 'touched' }],
+  }));
+  expect((await page.request.post(`${office.address}/api/changes`, { data: { changes }, headers })).ok()).toBe(true);
+  await page.reload();
+  await expect(row).toContainText('Do not use: order in force');
+  await row.click();
+  await expect(page.getByTestId('order-in-force')).toContainText('DO NOT USE');
+  await walker.press('button', 'Lift the order');
+  await page.getByLabel('Why the order is lifted').fill('The outlet is gone.');
+  await page.getByRole('button', { name: 'Lift the order' }).click();
+  await expect(page.getByRole('alert').first()).toContainText('The order rests on violation 1, 2, 3, 4');
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  const waiting = page.getByTestId(/^violation-/).filter({ hasText: /^\d+\s+Open/ });
+  for (let left = await waiting.count(); left > 0; left--) {
+    const one = waiting.first();
+    await one.getByRole('button').first().click();
+    await one.getByRole('button', { name: 'Taken away' }).click();
+    await one.getByLabel(/^What is gone/).fill('Outlet, cord and breaker are gone; seen disconnected.');
+    await one.getByRole('button', { name: 'It is taken away' }).click();
+    await expect(waiting).toHaveCount(left - 1);
+  }
+  await walker.press('button', 'Lift the order');
+  await page.getByLabel('Why the order is lifted').fill('Nothing is left that could feed the house.');
+  await page.getByRole('button', { name: 'Lift the order' }).click();
+  await expect(page.getByTestId('order-in-force')).toHaveCount(0);
+  await walker.savedAtOffice();
+  await page.goto(`${office.address}/`);
+  await expect(row).not.toContainText('order in force');
+});
+
+test('nobody there is written down in two touches; the contractor says what he has corrected, the inspector that it is not', async ({
+  page,
+  office,
+}) => {
+  const walker = new Walker(page, office);
+  test.skip(walker.wide, 'the same on any size');
+  await walker.signIn('Joss Linnaker');
+  await walker.openFromList('8 Pippin Row');
+  await walker.press('button', 'Nobody there');
+  await walker.press('button', 'Rang and knocked');
+  await expect(page.getByText('Rang and knocked')).toBeVisible();
+  await walker.begin('The contractor');
+  await walker.press('button', 'Not corrected');
+  await walker.press('button', 'Nothing was done');
+  await expect(page.getByTestId('violation-1')).toContainText('Looked at in vain once so far.');
+  await walker.sign('Corrections required');
+  await expect(page.getByText('Seal holds')).toHaveCount(2);
+  await page.goto(`${office.address}/`);
+  await page.getByTestId('menu').click();
+  await walker.press('button', 'Sign out');
+
+  await walker.press('button', /Maro Tillane/);
+  await walker.openFromList('8 Pippin Row');
+  await expect(page.getByRole('button', { name: 'Begin the visit' })).toHaveCount(0);
+  await walker.press('button', 'It is corrected');
+  await page.getByLabel('What was done').fill('30 A now; the wrong one was left in the other panel.');
+  await walker.press('button', 'Say that it is corrected');
+  await expect(page.getByTestId('violation-1')).toContainText('Said to be corrected');
+  await walker.savedAtOffice();
+  await page.goto(`${office.address}/`);
+  await expect(page.getByTestId('row-8 Pippin Row')).toContainText('1 said to be corrected');
+});
+
+test('a rough-in passes for its stations without ninety reasons, and approves nothing', async ({ page, office }) => {
+  const walker = new Walker(page, office);
+  test.skip(walker.wide, 'the same on any size');
+  await walker.signIn();
+  await walker.openNew('7 Cellar Row', 'Odo O’Quill', 'None: extension cords only');
+  await page.goto(page.url().replace(/[^/]+$/, 'decide'));
+  await walker.press('radio', 'Passed for these stations');
+  for (const one of await page.getByRole('group', { name: 'Stations' }).getByRole('radio').all())
+    if ((await one.getAttribute('aria-label')) !== 'Inlet') await one.click();
+  await walker.press('button', 'Sign: passed for these stations');
+  await expect(page.getByRole('alert').first()).toContainText('why the other stations were not looked at');
+  await walker.press('radio', 'Rough-in; the rest is not built yet.');
+  await walker.press('button', 'Sign: passed for these stations');
+  await expect(page.getByTestId('signed')).toContainText('For Inlet.');
+  await expect(page.getByText('Seal holds')).toBeVisible();
+});
