@@ -1,3 +1,4 @@
+export { CorrectHead } from '../inspection/correct-head';
 export { DecisionForm } from './decision-form';
 export { RecordScreen } from './record-screen';
 export { VisitScreen } from './visit-screen';

@@ -1,21 +1,27 @@
 import { violationsOf } from '@careful-latch/core/verdict';
 import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
-import { memo, useState } from 'react';
+import { Suspense, lazy, memo, useState } from 'react';
 import { View } from 'react-native';
 import { inForce, isToVisit, stateWords } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
 import { Quiet, Title } from '../theme/words';
-import { CorrectHead } from './correct-head';
 import { OrderInForce } from './order-in-force';
 import { SaveLine } from './save-line';
 import type { Walk } from './walk';
+
+const CorrectHead = lazy(async () => ({ default: (await import('../docket/screens')).CorrectHead }));
 
 /** The inspection's head: the address once, and how it stands. */
 export const Head = memo(function Head({ walk: { inspection } }: { walk: Walk }) {
   const { address, owner, permit, edition } = inspection.header;
   const [correcting, setCorrecting] = useState(false);
-  if (correcting) return <CorrectHead inspection={inspection} onClose={() => setCorrecting(false)} />;
+  if (correcting)
+    return (
+      <Suspense fallback={null}>
+        <CorrectHead inspection={inspection} onClose={() => setCorrecting(false)} />
+      </Suspense>
+    );
   return (
     <View>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-start', gap: 8 }}>

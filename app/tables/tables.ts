@@ -1,3 +1,4 @@
-/** The tables of wide screens, fetched together: a phone needs none of them. */
+/** What wide screens alone have, fetched together: the tables, and the whole wall. */
 export { WideList } from '../inspections/wide-list';
 export { CircuitsTable } from '../circuits/table';
+export { WholeWall } from '../inspection/whole-wall';

@@ -1,13 +1,15 @@
+import { Suspense, lazy } from 'react';
 import { View } from 'react-native';
 import { Acts, Head } from '../../../inspection/head';
 import { PathOverview } from '../../../inspection/path-overview';
 import { RatingRow } from '../../../inspection/rating-row';
 import { useWalk } from '../../../inspection/use-inspection';
-import { WholeWall } from '../../../inspection/whole-wall';
 import { VerdictBlock } from '../../../inspection/verdict-block';
 import { Back } from '../../../theme/back';
 import { Screen, useWide } from '../../../theme/screen';
 import { Quiet } from '../../../theme/words';
+
+const WholeWall = lazy(async () => ({ default: (await import('../../../tables/tables')).WholeWall }));
 
 export default function Overview() {
   const walk = useWalk();
@@ -18,7 +20,9 @@ export default function Overview() {
       <Screen>
         <View style={{ gap: 10 }}>
           <VerdictBlock evaluation={walk.evaluation} />
-          <WholeWall walk={walk} />
+          <Suspense fallback={null}>
+            <WholeWall walk={walk} />
+          </Suspense>
           <Quiet>Touch a station, here or on the path. ? shows what the keys do.</Quiet>
         </View>
       </Screen>
