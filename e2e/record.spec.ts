@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
 import { expect, test } from './office';
 import { Walker } from './walk';
 
@@ -67,6 +68,16 @@ test('an order stays in force, on the list and at the house, whatever is recorde
   await expect(row).toContainText('Do not use: order in force');
   await row.click();
   await expect(page.getByTestId('order-in-force')).toContainText('DO NOT USE');
+  const house = page.url();
+  await walker.press('button', 'Record');
+  await walker.press('button', 'Order');
+  await expect(page.getByTestId('paper')).toContainText('DO NOT REMOVE');
+  await expect(page.getByTestId('paper')).not.toContainText('Owner');
+  const saved = page.waitForEvent('download');
+  await walker.press('button', 'Save as PDF');
+  const pdf = await readFile(await (await saved).path());
+  expect([pdf.subarray(0, 5).toString(), pdf.length > 10_000]).toEqual(['%PDF-', true]);
+  await page.goto(house);
   await walker.press('button', 'Lift the order');
   await page.getByLabel('Why the order is lifted').fill('The outlet is gone.');
   await page.getByRole('button', { name: 'Lift the order' }).click();

@@ -20,6 +20,7 @@ import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
 import { sessionRoutes } from './sessions/routes';
 import { readAccount } from './sessions/session';
+import { paperRoutes } from './papers/routes';
 import { setupRoutes } from './setup/routes';
 
 interface Options extends Connection {
@@ -120,6 +121,7 @@ export function createApp({
   api.use(evidenceRoutes(db, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 
+  app.use(paperRoutes(db));
   if (webFolder && existsSync(join(webFolder, 'shell.html'))) app.use(pages(webFolder));
   app.use(notFound);
   app.use(answerProblems);

@@ -199,6 +199,7 @@ const schemas: Record<string, Json> = {
         id: uuid,
         seal: text,
         sealHolds: { type: 'boolean' },
+        number: nullable(text),
         /** Its line of the ledger, as JWS. */
         line: nullable(text),
         record: object(

@@ -865,3 +865,54 @@ describe('OpenAPI', () => {
     expect([ready.status, (ready.body as { detail: string }).detail]).toEqual([503, 'The database does not answer.']);
   });
 });
+
+describe('the record', () => {
+  const own = { words: 'The panel hangs loose.', remedy: 'Fasten it.', cites: ['110.13(A)'], severity: 'correction', station: 'panel' } as const; // prettier-ignore
+  const takenUp = (inspection: string, violation: string) =>
+    changeOf({ type: 'violation', inspection, violation, to: 'open', words: '', findings: [], is: { ...own, cites: [...own.cites] } }); // prettier-ignore
+  const claim = (inspection: string, violation: string) =>
+    changeOf({ type: 'violation', inspection, violation, to: 'claimed', words: 'It is fastened.' });
+
+  test('a contractor says what he has corrected, and settles nothing; a reader changes nothing at all', async () => {
+    const [maro, ilse] = [await signedIn('maro'), await signedIn('ilse')];
+    const [house, violation] = [randomUUID(), randomUUID()];
+    await maro.change(opening(house));
+    const early = await maro.change(takenUp(house, violation));
+    expect(early.body).toMatchObject({ results: [{ status: 'refused', detail: expect.stringContaining('only inspector or lead') as string }] }); // prettier-ignore
+    await ilse.change(takenUp(house, violation));
+    await ilse.change(await ilse.decisionOn(house, CORRECTIONS));
+    const said = await maro.change(claim(house, violation));
+    expect(said.body).toMatchObject({ results: [{ status: 'taken' }] });
+    const settle = changeOf({ type: 'violation', inspection: house, violation, to: 'withdrawn', words: 'It is not mine.' }); // prettier-ignore
+    expect((await maro.change(settle)).body).toMatchObject({ results: [{ status: 'refused' }] });
+    expect(((await ilse.get(`/api/inspections/${house}`)).body as Inspection).docket.violations).toMatchObject([
+      { state: 'claimed', steps: [{ by: 'Ilse O’Harrow' }, { by: 'Maro Tillane', words: 'It is fastened.' }] },
+    ]);
+
+    await office.db.update(accounts).set({ role: 'reader' }).where(eq(accounts.login, 'joss'));
+    const joss = await signedIn('joss');
+    expect((await joss.get(`/api/inspections/${house}`)).status).toBe(200);
+    const tried = await joss.change(changeOf(touched(house, 'breaker.ratingA', 30)), opening(randomUUID()));
+    expect(tried.body).toMatchObject({ results: Array(2).fill({ status: 'refused', detail: 'A reader changes nothing.' }) }); // prettier-ignore
+    await office.db.update(accounts).set({ role: 'inspector' }).where(eq(accounts.login, 'joss'));
+  });
+
+  test('anybody who holds a paper is told its number, its day, and whether it is current; nothing of the house', async () => {
+    const ilse = await signedIn('ilse');
+    const [house, violation] = [randomUUID(), randomUUID()];
+    await ilse.change(opening(house, '7 Nobody’s Business'), takenUp(house, violation));
+    const first = await ilse.decisionOn(house, CORRECTIONS);
+    await ilse.change(first);
+    const nobody = await visitor(office);
+    const asked = await nobody.get(`/papers/${first.id}`);
+    const { records } = (await ilse.get(`/api/inspections/${house}/records`)).body as { records: { number: string }[] };
+    expect(records[0]!.number).toMatch(/^20\d\d-\d{4,}$/);
+    expect(asked.text).toContain(records[0]!.number);
+    expect(asked.text).toContain('CURRENT');
+    expect(asked.text).not.toMatch(/Business|Nella|WT-1|loose/);
+    await ilse.change(await ilse.decisionOn(house, CORRECTIONS));
+    expect((await nobody.get(`/papers/${first.id}`)).text).toContain('VOID');
+    expect((await nobody.get(`/papers/${randomUUID()}`)).status).toBe(404);
+    expect((await nobody.get('/papers/none')).status).toBe(422);
+  });
+});

@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { copyFileSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { join, relative } from 'node:path';
+import { basename, join, relative } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 
 const FONTS = {
@@ -14,6 +14,12 @@ const FONTS = {
   ],
   '@fontsource/ibm-plex-mono': ['ibm-plex-mono-latin-500-normal'],
 };
+/** The same faces whole, as papers are printed in them. */
+const PRINTED = ['400Regular/AtkinsonHyperlegible_400Regular.ttf', '700Bold/AtkinsonHyperlegible_700Bold.ttf'];
+const WORKERS = [
+  ['app/evidence/scale.worker.ts', 'photo-worker.js'],
+  ['app/papers/print.worker.ts', 'paper-worker.js'],
+];
 const COMPRESSED = /\.(js|css|html|json|svg|webmanifest)$/;
 
 function* files(folder) {
@@ -69,27 +75,33 @@ export async function buildApplication(root, say) {
   for (const [name, faces] of Object.entries(FONTS))
     for (const face of faces)
       copyFileSync(join(root, 'node_modules', name, 'files', `${face}.woff2`), join(dist, 'fonts', `${face}.woff2`));
+  for (const face of PRINTED)
+    copyFileSync(
+      join(root, 'node_modules', '@expo-google-fonts', 'atkinson-hyperlegible', face),
+      join(dist, 'fonts', basename(face)),
+    );
 
   const { build } = await import('esbuild'); // a file of its own, for the page's security policy lets no other be a worker
-  await build({
-    absWorkingDir: root,
-    entryPoints: ['app/evidence/scale.worker.ts'],
-    outfile: join(dist, 'photo-worker.js'),
-    bundle: true,
-    minify: true,
-    target: 'es2022',
-    logLevel: 'warning',
-  });
+  for (const [from, to] of WORKERS)
+    await build({
+      absWorkingDir: root,
+      entryPoints: [from],
+      outfile: join(dist, to),
+      bundle: true,
+      minify: true,
+      target: 'es2022',
+      logLevel: 'warning',
+    });
 
   await pages(join(root, 'app'), dist);
 
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,
-    globPatterns: ['shell.html', 'photo-worker.js', '_expo/**/*.js', 'fonts/*.woff2', '*.webmanifest', '*.svg'],
+    globPatterns: ['shell.html', '*-worker.js', '_expo/**/*.js', 'fonts/*.{woff2,ttf}', '*.webmanifest', '*.svg'],
     swDest: join(dist, 'worker.js'),
     navigateFallback: '/shell.html',
-    navigateFallbackDenylist: [/^\/api\//, /^\/(healthz|readyz)/],
+    navigateFallbackDenylist: [/^\/(api|papers)\//, /^\/(healthz|readyz)/],
     dontCacheBustURLsMatching: /^_expo\//,
     maximumFileSizeToCacheInBytes: 8_000_000,
     sourcemap: false,

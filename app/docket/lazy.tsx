@@ -5,6 +5,7 @@ const load = () => import('./screens');
 const SCREENS = {
   decide: lazy(async () => ({ default: (await load()).DecisionForm })),
   record: lazy(async () => ({ default: (await load()).RecordScreen })),
+  paper: lazy(async () => ({ default: (await load()).PaperScreen })),
   visit: lazy(async () => ({ default: (await load()).VisitScreen })),
 };
 

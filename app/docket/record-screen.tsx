@@ -1,6 +1,5 @@
 import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { STATION_NAMES } from '@careful-latch/core/case';
@@ -11,14 +10,14 @@ import {
   conditionsOf,
   isApproval,
   overruledIn,
+  type Inspection,
   type Signed,
 } from '@careful-latch/core/record';
 import { verdictWords } from '@careful-latch/core/verdict';
 import { Sign, shownAs } from '../drawn/signs';
 import { ShownEvidence } from '../evidence/evidence';
 import { Plate } from '../plates/plate';
-import { useInspections } from '../stores/inspections';
-import { office, type SignedRecord } from '../stores/office';
+import type { SignedRecord } from '../stores/office';
 import { BackHome } from '../inspection/back-home';
 import { dayText, momentText } from '../theme/dates';
 import { saveFile } from '../theme/files';
@@ -27,7 +26,41 @@ import { cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Reading, Title, Words } from '../theme/words';
 import { SaveLine } from '../inspection/save-line';
 import type { Walk } from '../inspection/walk';
+import { PAPERS, paperOf, type PaperName } from '@careful-latch/core/papers';
+import { sourceOf } from '../papers/source';
+import { useSession } from '../stores/session';
+import { useRecords } from './use-records';
 import { SIGNATURE_BOX } from './signature-path';
+
+/** The papers that a decision has, each to be seen and printed. */
+function Papers({
+  inspection,
+  signed,
+  sealed,
+}: {
+  inspection: Inspection;
+  signed: Signed;
+  sealed: SignedRecord | undefined;
+}) {
+  const router = useRouter();
+  const office = useSession((one) => one.office);
+  const source = sourceOf(inspection, signed, sealed, office?.name ?? '');
+  const names = (Object.keys(PAPERS) as PaperName[]).filter((one) => typeof paperOf(one, source) !== 'string');
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      {names.map((one) => (
+        <Plate
+          key={one}
+          role="button"
+          label={PAPERS[one].title}
+          onPress={() =>
+            router.navigate(`/inspection/${inspection.id}/paper?decision=${signed.id}&name=${one}` as never)
+          }
+        />
+      ))}
+    </View>
+  );
+}
 
 /** One signed decision, with what the engine showed when it was signed. */
 function SignedDecision({
@@ -35,7 +68,7 @@ function SignedDecision({
   signed,
   sealed,
 }: {
-  inspection: string;
+  inspection: Inspection;
   signed: Signed;
   sealed: SignedRecord | undefined;
 }) {
@@ -66,6 +99,7 @@ function SignedDecision({
         {momentText(signed.at)}, {signed.signature.name}
         {sealed ? `, ${sealed.record.office.name}` : ''}
       </Words>
+      <Papers inspection={inspection} signed={signed} sealed={sealed} />
       {conditionsOf(signed).map((one) => (
         <Words key={one}>Condition: {one}</Words>
       ))}
@@ -123,7 +157,7 @@ function SignedDecision({
         );
       })}
       {sealed?.record.evidence && sealed.record.evidence.length > 0 && (
-        <ShownEvidence inspection={inspection} evidence={sealed.record.evidence} sealed />
+        <ShownEvidence inspection={inspection.id} evidence={sealed.record.evidence} sealed />
       )}
       {sealed ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'baseline' }}>
@@ -147,23 +181,8 @@ function SignedDecision({
 export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
   const router = useRouter();
   const wide = useWide();
-  const [sealed, setSealed] = useState<{ records: readonly SignedRecord[]; keys: readonly object[] }>({
-    records: [],
-    keys: [],
-  });
+  const sealed = useRecords(inspection);
   const { records } = sealed;
-  const waiting = useInspections((one) => one.waiting);
-  const reach = useInspections((one) => one.reach);
-  useEffect(() => {
-    let gone = false;
-    office.records(inspection.id).then(
-      (found) => !gone && setSealed(found),
-      () => undefined, // what this phone has is shown; the line under each record says what is missing
-    );
-    return () => {
-      gone = true;
-    };
-  }, [inspection.id, inspection.decisions.length, waiting, reach]);
   const { address, owner, permit, edition } = inspection.header;
   return (
     <Screen
@@ -190,7 +209,7 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
         {[...inspection.decisions].reverse().map((signed) => (
           <SignedDecision
             key={signed.id}
-            inspection={inspection.id}
+            inspection={inspection}
             signed={signed}
             sealed={records.find((one) => one.id === signed.id)}
           />

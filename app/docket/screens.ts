@@ -2,3 +2,4 @@ export { CorrectHead } from '../inspection/correct-head';
 export { DecisionForm } from './decision-form';
 export { RecordScreen } from './record-screen';
 export { VisitScreen } from './visit-screen';
+export { PaperScreen } from '../papers/paper-screen';

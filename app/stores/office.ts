@@ -39,6 +39,8 @@ export interface SignedRecord {
   readonly id: string;
   readonly seal: string;
   readonly sealHolds: boolean;
+  /** By which its papers are called; null until it stands in the ledger. */
+  readonly number: string | null;
   readonly record: {
     readonly header: Header;
     readonly case: Case;

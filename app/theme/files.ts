@@ -9,8 +9,10 @@ export function chooseFiles(wanted: { accept: string; multiple?: boolean; captur
 }
 
 /** Gives the device a file to save. */
-export function saveFile(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export function saveBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   Object.assign(document.createElement('a'), { href: url, download: name }).click();
-  URL.revokeObjectURL(url);
+  setTimeout(() => URL.revokeObjectURL(url), 60_000); // some browsers begin to save only later
 }
+
+export const saveFile = (name: string, type: string, text: string): void => saveBlob(name, new Blob([text], { type }));

@@ -5,7 +5,7 @@ import type { Database } from '../database/client';
 import { decisions, inspections, ledger } from '../database/schema';
 import { signedBy, type SealKeys } from '../ledger/keys';
 import { saidOf } from '../ledger/ledger';
-import type { Line } from '../ledger/line';
+import { numberOf, type Line } from '../ledger/line';
 import { whyNotHeld } from '../ledger/verify';
 import { Problem } from '../problems';
 import { accountOf, requireAccount } from '../sessions/session';
@@ -52,7 +52,8 @@ export function inspectionRoutes(db: Database, keys: SealKeys): Router {
         whyNotHeld(said, { ...(await saidOf(db, decision)), seal: decision.seal }) === undefined &&
         decision.record.previousSeal === previous;
       previous = decision.seal;
-      records.push({ id: decision.id, seal: decision.seal, sealHolds, record: decision.record, line });
+      const number = said ? numberOf(said) : null;
+      records.push({ id: decision.id, seal: decision.seal, sealHolds, number, record: decision.record, line });
     }
     response.json({ records, keys: keys.publicKeys });
   });

@@ -30,3 +30,7 @@ export interface Line {
   readonly signedAt?: string;
   readonly key?: object;
 }
+
+/** What a paper of a sealed decision is called by: the year, and its place in the office’s ledger; never used again. */
+export const numberOf = ({ at, n }: Pick<Line, 'at' | 'n'>): string =>
+  `${at.slice(0, 4)}-${String(n).padStart(4, '0')}`;

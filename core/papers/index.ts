@@ -1,0 +1,3 @@
+export * from './paper';
+export * from './papers';
+export * from './print';

@@ -1,0 +1,94 @@
+import type { Case } from '../case';
+import type { Docket, Evidence, Header, Photo, Signed } from '../record';
+import type { Evaluation } from '../verdict';
+
+/** What a paper is made from: a decision with all that was shown when it was signed. */
+export interface PaperSource {
+  readonly inspection: string;
+  readonly header: Header;
+  readonly case: Case;
+  readonly evaluation: Evaluation;
+  readonly evidence: readonly Evidence[];
+  readonly docket: Docket;
+  readonly decision: Signed;
+  readonly signedBy: string;
+  readonly office: string;
+  /** What the office has sealed it as; without it the paper is provisional. */
+  readonly sealed?: { readonly number: string; readonly seal: string; readonly checkAt: string } | undefined;
+}
+
+/** A piece of a paper, whatever it is shown on. */
+export type Block =
+  | { readonly kind: 'big' | 'heading' | 'text' | 'bold' | 'small'; readonly text: string }
+  | { readonly kind: 'list' | 'steps'; readonly items: readonly string[] }
+  | { readonly kind: 'pairs'; readonly rows: readonly (readonly [string, string])[] }
+  | { readonly kind: 'table'; readonly head: readonly string[]; readonly rows: readonly (readonly string[])[] }
+  | { readonly kind: 'drawing'; readonly svg: string; readonly says: string }
+  | { readonly kind: 'photo'; readonly photo: Photo; readonly caption: string }
+  | {
+      readonly kind: 'label';
+      readonly place: string;
+      readonly words: readonly string[];
+      readonly sizeIn: readonly [number, number];
+    }
+  | { readonly kind: 'ruler'; readonly lengthIn: number };
+
+export interface Paper {
+  readonly title: string;
+  readonly head: readonly (readonly [string, string])[];
+  readonly provisional: boolean;
+  readonly blocks: readonly Block[];
+  /** In a line at the foot of every page. */
+  readonly foot: string;
+  /** Where somebody with the paper in hand asks whether it is current; nothing of the house stands there. */
+  readonly checkAt: string | undefined;
+}
+
+export const big = (text: string): Block => ({ kind: 'big', text });
+export const heading = (text: string): Block => ({ kind: 'heading', text });
+export const text = (words: string): Block => ({ kind: 'text', text: words });
+export const bold = (words: string): Block => ({ kind: 'bold', text: words });
+export const small = (words: string): Block => ({ kind: 'small', text: words });
+export const list = (items: readonly string[]): Block => ({ kind: 'list', items });
+export const steps = (items: readonly string[]): Block => ({ kind: 'steps', items });
+
+/** A heading with what stands under it; nothing where nothing does. */
+export const section = (title: string, ...blocks: readonly (Block | false | undefined)[]): Block[] => {
+  const there = blocks.filter((one) => one !== false && one !== undefined);
+  const isEmpty = (one: Block) =>
+    ('items' in one && one.items.length === 0) || ('rows' in one && one.rows.length === 0);
+  return there.every(isEmpty) ? [] : [heading(title), ...there.filter((one) => !isEmpty(one))];
+};
+
+/** November 26, 2026: of an ISO day or instant, in UTC, the same wherever it is printed. */
+export const dayWords = (iso: string): string =>
+  new Date(iso.length === 10 ? `${iso}T00:00:00Z` : iso).toLocaleDateString('en-US', {
+    dateStyle: 'long',
+    timeZone: 'UTC',
+  });
+const clockWords = (iso: string): string => `${dayWords(iso)}, ${iso.slice(11, 16)} UTC`;
+
+const CAUTION =
+  'The adopted code, the local office and a licensed person decide. This paper says what was seen that day, and warrants nothing.';
+
+/** Head and foot of a paper. One that is filed says all of itself; what hangs at a door or in a panel names no owner, and is short. */
+export function framed(
+  title: string,
+  { header, decision, signedBy, office, evaluation, sealed }: PaperSource,
+  blocks: readonly Block[],
+  filed: boolean,
+): Paper {
+  const head: (readonly [string, string])[] = [
+    ['Office', office],
+    ['Property', header.address],
+    ...(filed && header.owner ? ([['Owner', header.owner]] as const) : []),
+    ...(filed ? ([['Permit', header.permit || 'none given']] as const) : []),
+    ['Signed', filed ? `${clockWords(decision.at)}, ${signedBy}` : dayWords(decision.at)],
+    ...(filed
+      ? ([['Code', `${evaluation.edition} edition as adopted locally; engine ${evaluation.engine}`]] as const)
+      : []),
+    ['Number', sealed?.number ?? 'PROVISIONAL: not sealed by the office yet'],
+  ];
+  const seal = sealed ? ` Seal ${sealed.seal.slice(0, 16)}.` : '';
+  return { title, head, provisional: !sealed, blocks, foot: `${CAUTION}${seal}`, checkAt: sealed?.checkAt };
+}

@@ -1,0 +1,134 @@
+import { STATIONS } from '../case';
+import { EDITIONS } from '../codebook';
+import { RULES } from '../rules';
+import { foundIn, type Decision, type Inspection } from '../record';
+import { CORD_ONLY, GOOD_SOURCE, sourceFrom } from '../test/papers';
+import { LEAD, ORDER, after, decided, inspection, takenUp, uuidOf } from '../test/inspection';
+import { GOOD, caseWith } from '../test/rule-table';
+import { evaluate } from '../verdict';
+import { PAPERS, paperOf, permittedSource, printedPaper, type Block, type Paper, type PaperName, type PaperSource } from '.'; // prettier-ignore
+
+const NAMES = Object.keys(PAPERS) as PaperName[];
+const textOf = (paper: Paper | string): string => (typeof paper === 'string' ? '' : JSON.stringify(paper));
+const paper = (name: PaperName, source: PaperSource): Paper => {
+  const made = paperOf(name, source);
+  if (typeof made === 'string') throw new Error(made);
+  return made;
+};
+const blocksOf = <K extends Block['kind']>(name: PaperName, source: PaperSource, kind: K) =>
+  paper(name, source).blocks.filter((one): one is Extract<Block, { kind: K }> => one.kind === kind);
+
+/** A house with all that is found taken up, and signed. */
+function signed(site = GOOD, over: Partial<Decision> = {}): Inspection {
+  const begun = inspection({ case: site, header: { ...inspection().header, owner: 'Anouk O’Dell-Varr' } });
+  const taken = after(begun, ...foundIn(evaluate(site)).map((one, i) => takenUp(one, uuidOf(i + 1))));
+  return after(taken, decided(over));
+}
+const FIFTY = () => signed(caseWith({ 'breaker.ratingA': 50 }), { kind: 'corrections-required', dueOn: '2026-12-09' });
+const STOPPED = () => signed(caseWith({ 'transfer.kind': 'none-backfed' }), { kind: 'stop-work', order: ORDER });
+
+test('what is approved has all papers but a notice and an order; what is not has neither certificate nor card', () => {
+  const there = (source: PaperSource) => NAMES.filter((one) => typeof paperOf(one, source) !== 'string');
+  expect(there(GOOD_SOURCE)).toEqual(['report', 'certificate', 'card', 'labels', 'diagram']);
+  expect(there(sourceFrom(FIFTY()))).toEqual(['report', 'notice', 'labels', 'diagram']);
+  expect(there(sourceFrom(STOPPED()))).toEqual(['report', 'notice', 'order', 'labels', 'diagram']);
+  expect(there(CORD_ONLY)).toEqual(['report', 'certificate', 'card', 'diagram']);
+});
+
+test('a certificate waits for the seal, and everything printed before says that it is provisional', () => {
+  const unsealed = { ...GOOD_SOURCE, sealed: undefined };
+  expect(paperOf('certificate', unsealed)).toContain('has not sealed it yet');
+  const report = paper('report', unsealed);
+  expect([report.provisional, report.checkAt]).toEqual([true, undefined]);
+  expect(textOf(report)).toContain('PROVISIONAL: not sealed');
+  expect(JSON.stringify(printedPaper(report, 'LETTER'))).toContain('"PROVISIONAL"');
+  expect(JSON.stringify(printedPaper(paper('report', GOOD_SOURCE), 'LETTER'))).not.toContain('PROVISIONAL');
+});
+
+test('no paper says that anything is safe; none that hangs at a door or in a panel names the owner', () => {
+  const owned = [GOOD_SOURCE, sourceFrom(FIFTY()), sourceFrom(STOPPED())];
+  for (const source of owned)
+    for (const name of NAMES) {
+      const words = textOf(paperOf(name, source));
+      expect(words.replace(/make it safe/g, '')).not.toMatch(/\bsafe(ly|ty)?\b/i);
+      if (['order', 'card', 'labels', 'diagram'].includes(name)) expect(words).not.toContain('Anouk');
+    }
+  expect(textOf(paper('report', owned[1]!))).toContain('Anouk O’Dell-Varr');
+});
+
+test('the order’s largest words say what is ordered, and that it stays up', () => {
+  const big = blocksOf('order', sourceFrom(STOPPED()), 'big').map(({ text }) => text);
+  expect(big).toEqual(['STOP WORK', 'DO NOT REMOVE']);
+  const doNot = signed(caseWith({ 'transfer.kind': 'none-backfed' }), { kind: 'stop-work', order: { ...ORDER, kind: 'do-not-use' } }); // prettier-ignore
+  expect(blocksOf('order', sourceFrom(doNot), 'big')[0]).toMatchObject({ text: 'DO NOT USE' });
+});
+
+test('the notice names each open violation with its section, one way to correct it, and its day; what is corrected is not on it', () => {
+  const house = FIFTY();
+  const words = textOf(paper('notice', sourceFrom(house)));
+  for (const one of house.docket.violations) {
+    expect(words).toContain(one.words);
+    expect(words).toContain(one.cites.join(', '));
+  }
+  expect(words).toContain('December 9, 2026');
+  const corrected = house.docket.violations.map((one) => ({ ...one, state: 'verified' as const }));
+  expect(paperOf('notice', sourceFrom({ ...house, docket: { ...house.docket, violations: corrected } }))).toBe('No violation is open.'); // prettier-ignore
+});
+
+test.each(EDITIONS)('sections are those of the %s edition', (edition) => {
+  const begun = inspection({ case: { ...caseWith({ 'breaker.ratingA': 50 }), edition } });
+  for (const one of foundIn(evaluate(begun.case)))
+    expect(one.cites).toEqual(RULES.find(({ id }) => id === one.rule)!.cites[edition]);
+});
+
+test('a rating that is not proved is on no label, and no source is permitted by it', () => {
+  const unproved = sourceFrom(signed(caseWith({ 'inlet.ratingA': undefined }), { kind: 'corrections-required', dueOn: '2026-12-09' })); // prettier-ignore
+  expect(permittedSource(unproved.case)).toBeUndefined();
+  expect(textOf(paper('labels', unproved))).not.toMatch(/\d+ A AT/);
+  expect(permittedSource(GOOD)).toEqual({ volts: '120/240 V', mostA: 30, neutral: 'floating' });
+  expect(textOf(paper('labels', GOOD_SOURCE))).toContain('30 A AT MOST');
+  expect(textOf(paper('certificate', GOOD_SOURCE))).toContain('"Most","30 A"');
+});
+
+test('what somebody needs for their health stands on no card', () => {
+  const medical = caseWith({ 'loads.circuits[0].use': 'medical', 'loads.circuits[0].plan': 'run' });
+  const card = textOf(paper('card', { ...GOOD_SOURCE, case: medical }));
+  expect(card).not.toMatch(/medical/i);
+  expect(card).toContain(': Device');
+});
+
+test('a report says what was not inspected and why, and what was carried over', () => {
+  const left = 'Rough-in; the rest is not built.';
+  const part = signed(GOOD, { kind: 'passed-stations', scope: ['labels', 'panel'], leftOut: left });
+  const words = textOf(paper('report', sourceFrom(part)));
+  expect(words).toContain('These stations: Labels, Panel.');
+  expect(words.split(left)).toHaveLength(STATIONS.length - 2 + 1);
+  const visit = { id: uuidOf(5), number: 1, state: 'under-way', day: '2027-01-01', inspector: LEAD.name, steps: [{ to: 'under-way', at: '2027-01-01T10:00:00Z', by: LEAD.name, words: 'The owner' }] } as const; // prettier-ignore
+  const before = { how: 'touched', at: '2026-11-25T10:00:00Z', by: LEAD.name } as const;
+  const seen = { ...GOOD, recorded: { 'labels.durable': before, 'panel.busA': { ...before, at: '2027-01-01T11:00:00Z' } } }; // prettier-ignore
+  const again = { ...part, case: seen, docket: { ...part.docket, visits: [visit] } };
+  const report = textOf(paper('report', sourceFrom(again)));
+  expect(report).toContain('not looked at again"},{"kind":"text","text":"Labels."}');
+  expect(report).toContain('let in by: The owner.');
+});
+
+test('the one-line diagram dashes what was not seen, and frames the weakest link', () => {
+  const [found] = blocksOf('diagram', GOOD_SOURCE, 'drawing');
+  expect(found!.says).toContain('Inlet: 30 A');
+  expect(found!.svg.match(/stroke-width="4"/g)).toHaveLength(1);
+  expect(found!.svg).not.toContain('stroke-dasharray');
+  const unseen = { ...GOOD_SOURCE, case: caseWith({ 'inlet.ratingA': 'not-seen' }) };
+  const [dashed] = blocksOf('diagram', unseen, 'drawing');
+  expect(dashed!.svg.match(/stroke-dasharray/g)).toHaveLength(1);
+  expect(dashed!.says).toContain('Inlet: not seen');
+});
+
+test('a photo is printed with its caption and marks, and one that is not here says so', () => {
+  const photo = { sha256: 'ab'.repeat(32), bytes: 9, widthPx: 1600, heightPx: 1200, marks: [{ kind: 'ring', x: 0.5, y: 0.5, turnDeg: 0 }] } as const; // prettier-ignore
+  const shown = { id: uuidOf(9), about: 'breaker.ratingA', text: 'the handle', photo: { ...photo, marks: [...photo.marks] }, at: '', by: '' }; // prettier-ignore
+  const report = paper('report', { ...GOOD_SOURCE, evidence: [shown] });
+  const printed = JSON.stringify(printedPaper(report, 'A4', { [photo.sha256]: 'data:image/jpeg;base64,AA' }));
+  expect(printed).toContain('data:image/jpeg;base64,AA');
+  expect(printed).toContain('circle');
+  expect(JSON.stringify(printedPaper(report, 'A4'))).toContain('not on this device');
+});
