@@ -20,6 +20,7 @@ import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
 import { sessionRoutes } from './sessions/routes';
 import { readAccount } from './sessions/session';
+import { peopleRoutes } from './people/routes';
 import { paperRoutes } from './papers/routes';
 import { setupRoutes } from './setup/routes';
 
@@ -118,6 +119,7 @@ export function createApp({
   api.use(readAccount(db));
   api.use(express.json({ limit: BODY_LIMIT }));
   api.use(sessionRoutes(db, sessionSecret), setupRoutes(db, keys), inspectionRoutes(db, keys), changeRoutes(db, keys));
+  api.use(peopleRoutes(db, keys));
   api.use(evidenceRoutes(db, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 

@@ -119,6 +119,8 @@ const shown = {
 };
 const madeBy = { at: instant, by: text };
 
+const password: Json = { type: 'string', minLength: 10 };
+
 const schemas: Record<string, Json> = {
   Problem: object({ type: text, title: text, status: { type: 'integer' }, detail: text }),
   Health: object({ status: text }),
@@ -135,7 +137,7 @@ const schemas: Record<string, Json> = {
     edition: { enum: EDITIONS },
     name: text,
     login: text,
-    password: { type: 'string', minLength: 10 },
+    password,
   }),
   Header: header,
   Signed: {
@@ -222,6 +224,18 @@ const schemas: Record<string, Json> = {
     ),
     keys: list({ type: 'object' }),
   }),
+  People: object({
+    people: list(object({ id: uuid, login: text, name: text, role: states(ROLES), active: { type: 'boolean' } })),
+    invites: list(object({ id: uuid, name: text, role: states(ROLES), expiresAt: instant })),
+  }),
+  Invite: object({ role: states(ROLES), name: text }),
+  Link: object({ token: text, expiresAt: instant }),
+  Join: object({ token: text, name: text, login: text, password }, ['name', 'login']),
+  Joined: object({ login: text }),
+  PersonChange: object({ role: states(ROLES), active: { type: 'boolean' } }, ['role', 'active']),
+  Password: object({ password: text, next: password }),
+  Sessions: object({ sessions: list(object({ signedInAt: instant, here: { type: 'boolean' } })) }),
+  Done: object({ done: { type: 'boolean' } }),
   Changes: object({
     changes: {
       type: 'array',
@@ -283,6 +297,7 @@ const photoParameters: Json[] = [
 /** Whose device it is: refused where the session is somebody else’s. */
 const accountParameter = { name: 'x-account', in: 'header', required: true, schema: uuid };
 const signedIn = { security: [{ session: [] }] };
+const leadOnly = { security: [{ session: ['lead'] }] };
 const protectedChange = { parameters: [{ name: 'x-csrf-token', in: 'header', required: true, schema: text }] };
 const body = (name: string): Json => ({ requestBody: { required: true, ...json(ref(name)) } });
 
@@ -379,6 +394,76 @@ export function openApi(): Json {
             '422': problem,
             '503': problem,
           },
+        },
+      },
+      '/api/people': {
+        get: {
+          summary: 'The people of the office, and who is invited; the lead’s',
+          ...leadOnly,
+          responses: answers('200', 'People', 'The people', ['401', '403']),
+        },
+      },
+      '/api/people/{id}': {
+        patch: {
+          summary: 'Another role, or switched off or on; the lead’s',
+          ...leadOnly,
+          parameters: [idParameter, ...protectedChange.parameters],
+          ...body('PersonChange'),
+          responses: answers('200', 'Done', 'Done', ['401', '403', '404', '409', '422']),
+        },
+      },
+      '/api/people/{id}/reset': {
+        post: {
+          summary: 'A link to a new password, to be used once within a day; the lead’s',
+          ...leadOnly,
+          parameters: [idParameter, ...protectedChange.parameters],
+          responses: answers('201', 'Link', 'The link’s secret', ['401', '403', '404', '422']),
+        },
+      },
+      '/api/invites': {
+        post: {
+          summary: 'An invitation, to be used once within a week; the lead’s',
+          ...leadOnly,
+          ...protectedChange,
+          ...body('Invite'),
+          responses: answers('201', 'Link', 'The link’s secret', ['401', '403', '422']),
+        },
+      },
+      '/api/invites/{id}': {
+        delete: {
+          summary: 'Takes an invitation back; the lead’s',
+          ...leadOnly,
+          parameters: [idParameter, ...protectedChange.parameters],
+          responses: answers('200', 'Done', 'Done', ['401', '403', '404', '422']),
+        },
+      },
+      '/api/join': {
+        post: {
+          summary: 'By a link: a new account, or a new password of one’s own',
+          ...body('Join'),
+          responses: answers('201', 'Joined', 'Whoever can sign in now', ['403', '409', '410', '422', '429']),
+        },
+      },
+      '/api/password': {
+        post: {
+          summary: 'Another password; ends every other session of one’s own',
+          ...signedIn,
+          ...protectedChange,
+          ...body('Password'),
+          responses: answers('200', 'Done', 'Done', ['401', '403', '422', '429']),
+        },
+      },
+      '/api/sessions': {
+        get: {
+          summary: 'Where one is signed in',
+          ...signedIn,
+          responses: answers('200', 'Sessions', 'The sessions', ['401']),
+        },
+        delete: {
+          summary: 'Ends every session of one’s own but this',
+          ...signedIn,
+          ...protectedChange,
+          responses: answers('200', 'Done', 'Done', ['401', '403']),
         },
       },
       '/api/changes': {

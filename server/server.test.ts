@@ -798,6 +798,7 @@ describe('OpenAPI', () => {
     const id = randomUUID();
     const picture = pictureOf(jpegOf(2000));
     const stranger = await visitor(office);
+    const [joss] = await office.db.select().from(accounts).where(eq(accounts.login, 'joss'));
     const asked: [string, string, () => Promise<{ status: number; type: string; body: unknown }>][] = [
       ['/healthz', 'get', async () => who.get('/healthz')],
       ['/readyz', 'get', async () => who.get('/readyz')],
@@ -827,6 +828,16 @@ describe('OpenAPI', () => {
         'get',
         async () => who.get(`/api/inspections/${DEMO_PROPERTIES[4]!.id}/records`),
       ],
+      ['/api/people', 'get', async () => who.get('/api/people')],
+      ['/api/people/{id}', 'patch', async () => who.patch(`/api/people/${id}`, { active: false })],
+      ['/api/people/{id}/reset', 'post', async () => who.post(`/api/people/${joss!.id}/reset`, {})],
+      ['/api/invites', 'post', async () => who.post('/api/invites', { role: 'reader', name: 'Odo' })],
+      ['/api/invites', 'post', async () => who.post('/api/invites', { role: 'king', name: 'Odo' })],
+      ['/api/invites/{id}', 'delete', async () => who.remove(`/api/invites/${id}`)],
+      ['/api/join', 'post', async () => stranger.post('/api/join', { token: 'none', password: 'long enough' })],
+      ['/api/password', 'post', async () => who.post('/api/password', { password: 'x', next: 'long enough' })],
+      ['/api/sessions', 'get', async () => who.get('/api/sessions')],
+      ['/api/sessions', 'delete', async () => who.remove('/api/sessions')],
       [PHOTO, 'put', async () => who.piece(`/api/inspections/${id}/photos/${picture.sha256}?at=0`, picture.bytes)],
       [PHOTO, 'get', async () => who.get(`/api/inspections/${id}/photos/${picture.sha256}`)],
       [PHOTO, 'get', async () => who.get(`/api/inspections/${id}/photos/${'0'.repeat(64)}`)],

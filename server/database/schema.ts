@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import {
   bigint,
   boolean,
@@ -46,6 +47,26 @@ export const accounts = pgTable('accounts', {
   /** Whether it may do anything at all: read afresh at every request. */
   active: boolean('active').notNull().default(true),
   demo: boolean('demo').notNull().default(false),
+  /** Sessions that began before are void: the password was changed, or the account switched off. */
+  voidBefore: timestamp('void_before', { withTimezone: true, mode: 'date' }),
+});
+
+/** Links that let somebody in once: as a new account, or to a new password of one there is. */
+export const invites = pgTable('invites', {
+  id: uuid('id').primaryKey(),
+  office: uuid('office')
+    .notNull()
+    .references(() => offices.id),
+  /** SHA-256 of the link's secret, which is nowhere kept. */
+  tokenHash: text('token_hash').notNull().unique(),
+  name: text('name').notNull(),
+  role: varchar('role', { length: 20 }).$type<Role>(),
+  account: uuid('account').references(() => accounts.id),
+  by: uuid('by')
+    .notNull()
+    .references(() => accounts.id),
+  expiresAt: timestamp('expires_at', { withTimezone: true, mode: 'date' }).notNull(),
+  usedAt: timestamp('used_at', { withTimezone: true, mode: 'date' }),
 });
 
 export const inspections = pgTable(
@@ -131,7 +152,10 @@ export const ledger = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.office, table.n] }),
-    uniqueIndex('ledger_subject').on(table.subject, table.office),
+    // A decision and a key stand there once; of an account there is a line for whatever was done to it.
+    uniqueIndex('ledger_subject')
+      .on(table.subject, table.office)
+      .where(sql`${table.kind} <> 'people'`),
   ],
 );
 

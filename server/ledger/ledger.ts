@@ -54,6 +54,18 @@ export async function sealInLedger(tx: Transaction, keys: SealKeys, office: stri
   await append(tx, keys, office, { kind: 'decision', ...(await saidOf(tx, row)) });
 }
 
+/** Writes down who did what to an account. Takes the office’s lock. */
+export async function logPeople(
+  tx: Transaction,
+  keys: SealKeys,
+  by: { readonly id: string; readonly office: string },
+  subject: string,
+  did: string,
+): Promise<void> {
+  await tx.select({ id: offices.id }).from(offices).where(eq(offices.id, by.office)).for('update');
+  await append(tx, keys, by.office, { kind: 'people', subject, by: by.id, did });
+}
+
 /**
  * At the start: every key of the file gets its line once; and where an office's ledger only begins, so does every decision that
  * was sealed before there was one, if its seal holds. Later none does: one that was put in beside the office must be found.

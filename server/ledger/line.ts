@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
 
 /** What a line of the ledger is about. */
-export type LedgerKind = 'decision' | 'older-decision' | 'key';
+export type LedgerKind = 'decision' | 'older-decision' | 'key' | 'people';
 
 /** What is signed in a line of the ledger: its place, the line before, and what it is about. */
 export interface Line {
@@ -14,7 +14,7 @@ export interface Line {
   /** SHA-256 of the JWS before; empty for the first. */
   readonly prev: string;
   readonly kind: LedgerKind;
-  /** Id of the decision, or thumbprint of the key. */
+  /** Id of the decision or of the account, or thumbprint of the key. */
   readonly subject: string;
   /** The office’s own time. */
   readonly at: string;
@@ -29,6 +29,8 @@ export interface Line {
   /** The device’s time. */
   readonly signedAt?: string;
   readonly key?: object;
+  /** What `by` did to an account, in words. */
+  readonly did?: string;
 }
 
 /** What a paper of a sealed decision is called by: the year, and its place in the office’s ledger; never used again. */

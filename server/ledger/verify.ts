@@ -54,7 +54,7 @@ export async function verifyOffice(
     if (line.prev !== prev) return wrong('the line before it is not the one that it was chained to');
     prev = sha256(row.jws);
     heads.set(n, prev);
-    if (line.kind === 'key') continue;
+    if (line.kind === 'key' || line.kind === 'people') continue;
     sealed.add(line.subject);
     const [decision] = await db.select().from(decisions).where(eq(decisions.id, line.subject));
     if (!decision) return wrong(`the decision of ${line.signedAt} was deleted`);

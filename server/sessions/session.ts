@@ -46,10 +46,14 @@ export const readAccount =
           login: accounts.login,
           name: accounts.name,
           role: accounts.role,
+          voidBefore: accounts.voidBefore,
         })
         .from(accounts)
         .where(and(eq(accounts.id, accountId), eq(accounts.active, true)));
-      if (account) request.account = account;
+      if (account && signedInAt >= (account.voidBefore?.getTime() ?? 0)) {
+        const { voidBefore: _, ...who } = account;
+        request.account = who;
+      }
     }
     next();
   };
@@ -110,3 +114,10 @@ export function requireInspector(account: Account): void {
   if (!inspects(account.role))
     throw new Problem(403, 'Inspectors only', 'Only an inspector of the office can sign a decision.');
 }
+
+/** Only the lead looks after people. */
+export const requireLead: RequestHandler = (request, _response, next) => {
+  if (accountOf(request).role !== 'lead')
+    throw new Problem(403, 'The lead only', 'Only the lead of the office looks after its people.');
+  next();
+};

@@ -8,6 +8,7 @@ import { inTransaction, type Database } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { bringUp } from '../ledger/ledger';
+import { newPassword } from '../people/password';
 import { Problem } from '../problems';
 import { sameOrigin } from '../sessions/session';
 
@@ -25,10 +26,7 @@ const setupSchema = object({
     .lowercase()
     .required('Give a sign-in name.')
     .max(100, 'A sign-in name has at most 100 characters.'),
-  password: string()
-    .required('Give a password.')
-    .min(10, 'A password has at least 10 characters.')
-    .max(200, 'A password has at most 200 characters.'),
+  password: newPassword,
 });
 
 const CLOSED = new Problem(409, 'Set up already', 'This office has accounts already. Sign in.');

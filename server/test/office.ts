@@ -100,6 +100,11 @@ export async function visitor({ app }: Office) {
         .set('x-account', account)
         .set('content-type', 'application/json')
         .send(body),
+    patch: (path: string, body: object) => agent.patch(path).set('x-csrf-token', token).send(body),
+    remove: (path: string) => agent.delete(path).set('x-csrf-token', token),
+    /** Anything, with this visitor's token and nothing in it. */
+    any: (method: 'get' | 'post' | 'put' | 'patch' | 'delete', path: string) =>
+      agent[method](path).set('x-csrf-token', token).set('x-account', account),
     /** A piece of a photo. */
     piece: (path: string, piece: Buffer) =>
       agent.put(path).set('x-csrf-token', token).set('content-type', 'application/octet-stream').send(piece),

@@ -1,0 +1,165 @@
+import { randomUUID } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { ROLES, type Role } from '@careful-latch/core/record';
+import { accounts, offices } from '../database/schema';
+import { verifyOffice } from '../ledger/verify';
+import { openApi } from '../openapi';
+import { opening, openOffice, visitor, type Office } from '../test/office';
+
+let office: Office;
+let lead: Awaited<ReturnType<typeof visitor>>;
+const PASSWORD = 'a long password';
+
+beforeAll(async () => {
+  office = await openOffice({ demo: false });
+  lead = await visitor(office);
+  await lead.post('/api/setup', { office: 'Windfall', edition: '2020', name: 'Ilse O’Harrow', login: 'ilse', password: PASSWORD }); // prettier-ignore
+  await lead.signIn('ilse', PASSWORD);
+});
+afterAll(() => office.close());
+
+async function invited(login: string, role: Role) {
+  const { token } = (await lead.post('/api/invites', { role, name: login })).body as { token: string };
+  const who = await visitor(office);
+  expect((await who.post('/api/join', { token, name: `The ${login}`, login, password: PASSWORD })).status).toBe(201);
+  await who.signIn(login, PASSWORD);
+  const { account } = (await who.get('/api/session')).body as { account: { id: string; role: Role } };
+  expect(account.role).toBe(role);
+  return { who, token, id: account.id };
+}
+const statusOf = async (who: typeof lead) => (await who.get('/api/inspections')).status;
+
+test('whoever has a link comes in once, and as what they were invited', async () => {
+  const { who, token } = await invited('joss', 'inspector');
+  expect((await who.change(opening(randomUUID()))).body).toMatchObject({ results: [{ status: 'taken' }] });
+  const again = await visitor(office);
+  const answer = await again.post('/api/join', { token, name: 'Eve', login: 'eve', password: PASSWORD });
+  expect(answer.body).toMatchObject({ status: 410, detail: expect.stringContaining('Ask the lead') as string });
+  expect((await again.post('/api/join', { token: 'x', name: 'Eve', login: 'eve', password: PASSWORD })).status).toBe(410); // prettier-ignore
+});
+
+test('a link that was taken back, a name that is taken, and a short password get a sentence', async () => {
+  const { token } = (await lead.post('/api/invites', { role: 'reader', name: 'Odo' })).body as { token: string };
+  const odo = await visitor(office);
+  const join = (over: object) => odo.post('/api/join', { token, name: 'Odo', login: 'odo', password: PASSWORD, ...over }); // prettier-ignore
+  expect((await join({ password: 'short' })).body).toMatchObject({ status: 422, detail: expect.stringContaining('at least 10') as string }); // prettier-ignore
+  expect((await join({ login: 'ILSE' })).body).toMatchObject({ status: 409, detail: expect.stringContaining('already') as string }); // prettier-ignore
+  const { invites } = (await lead.get('/api/people')).body as { invites: { id: string; name: string }[] };
+  const open = invites.find(({ name }) => name === 'Odo')!;
+  expect((await lead.bare.delete(`/api/invites/${open.id}`)).status).toBe(403); // without the session's own token
+  expect((await lead.remove(`/api/invites/${open.id}`)).status).toBe(200);
+  expect((await join({})).status).toBe(410);
+});
+
+test('two who use one link at the same moment: one comes in', async () => {
+  const { token } = (await lead.post('/api/invites', { role: 'reader', name: 'Twins' })).body as { token: string };
+  const twins = await Promise.all([visitor(office), visitor(office)]);
+  const answers = await Promise.all(
+    twins.map((one, i) => one.post('/api/join', { token, name: 'Twin', login: `twin-${i}`, password: PASSWORD })),
+  );
+  expect(answers.map(({ status }) => status).sort()).toEqual([201, 410]);
+});
+
+test('who is switched off is out at once, and stays out of a session from before when switched on again', async () => {
+  const { who, id } = await invited('una', 'inspector');
+  expect(await statusOf(who)).toBe(200);
+  await lead.patch(`/api/people/${id}`, { active: false });
+  expect(await statusOf(who)).toBe(401);
+  await lead.patch(`/api/people/${id}`, { active: true });
+  expect(await statusOf(who)).toBe(401);
+  await who.signIn('una', PASSWORD);
+  expect(await statusOf(who)).toBe(200);
+});
+
+test('an office keeps a lead: the last one is neither demoted nor switched off', async () => {
+  const { account } = (await lead.get('/api/session')).body as { account: { id: string } };
+  for (const wanted of [{ role: 'inspector' }, { active: false }])
+    expect((await lead.patch(`/api/people/${account.id}`, wanted)).body).toMatchObject({ status: 409 });
+  const { id } = await invited('second', 'lead');
+  expect((await lead.patch(`/api/people/${id}`, { role: 'inspector' })).status).toBe(200);
+});
+
+test('another password ends every other session; a wrong present one changes nothing', async () => {
+  const { who } = await invited('bram', 'inspector');
+  const elsewhere = await visitor(office);
+  await elsewhere.signIn('bram', PASSWORD);
+  expect((await who.post('/api/password', { password: 'not mine', next: 'another password' })).status).toBe(422);
+  expect(await statusOf(elsewhere)).toBe(200);
+  const { sessions } = (await who.get('/api/sessions')).body as { sessions: { here: boolean }[] };
+  expect(sessions.map(({ here }) => here).sort()).toEqual([false, true]);
+  expect((await who.post('/api/password', { password: PASSWORD, next: 'another password' })).status).toBe(200);
+  expect([await statusOf(who), await statusOf(elsewhere)]).toEqual([200, 401]);
+  expect((await elsewhere.signIn('bram', PASSWORD)).status).toBe(401);
+  expect((await elsewhere.signIn('bram', 'another password')).status).toBe(200);
+  expect((await who.remove('/api/sessions')).status).toBe(200);
+  expect([await statusOf(who), await statusOf(elsewhere)]).toEqual([200, 401]);
+});
+
+test('whoever forgot their password gets one by a link of the lead, once', async () => {
+  const { who, id } = await invited('nan', 'inspector');
+  const { token } = (await lead.post(`/api/people/${id}/reset`, {})).body as { token: string };
+  const anew = await visitor(office);
+  expect((await anew.post('/api/join', { token, password: 'remembered now' })).body).toEqual({ login: 'nan' });
+  expect(await statusOf(who)).toBe(401);
+  expect((await anew.signIn('nan', 'remembered now')).status).toBe(200);
+  expect((await anew.post('/api/join', { token, password: 'remembered now' })).status).toBe(410);
+});
+
+test('what was done to accounts stands in the ledger, and the ledger holds', async () => {
+  const [{ id: home } = { id: '' }] = await office.db.select({ id: offices.id }).from(offices);
+  const { lines, wrong } = await verifyOffice(office.db, office.keys.publicKeys, home);
+  expect(wrong).toBeUndefined();
+  expect(lines).toBeGreaterThan(10);
+  const { rows } = await office.pool.query<{ jws: string }>("select jws from ledger where kind = 'people' order by n");
+  const said = rows.map(({ jws }) => (JSON.parse(Buffer.from(jws.split('.')[1]!, 'base64url').toString()) as { did: string }).did); // prettier-ignore
+  expect(said.slice(0, 2)).toEqual(['invited joss as inspector', 'joined as inspector']);
+  expect(said).toEqual(expect.arrayContaining(['switched The una off', 'changed the password']));
+});
+
+describe('every route of the description, tried by', () => {
+  interface Operation {
+    readonly security?: { readonly session: readonly string[] }[];
+  }
+  const routes = Object.entries(openApi().paths as Record<string, Record<string, Operation>>)
+    .filter(([path]) => path.startsWith('/api/') && path !== '/api/session')
+    .flatMap(([path, operations]) => Object.entries(operations).map(([method, one]) => ({ path, method, needs: one.security?.[0]?.session }))); // prettier-ignore
+  const there = (path: string) => path.replace('{id}', randomUUID()).replace('{sha256}', 'ab'.repeat(32));
+  const tried = (who: typeof lead, { path, method }: { path: string; method: string }) =>
+    who.any(method as 'get', there(path));
+
+  test('nobody: only what needs no session answers otherwise than “sign in”', async () => {
+    const nobody = await visitor(office);
+    for (const route of routes) {
+      const { status } = await tried(nobody, route);
+      expect([route.method, route.path, status === 401]).toEqual([route.method, route.path, route.needs !== undefined]);
+    }
+  });
+
+  test.each((Object.keys(ROLES) as Role[]).filter((one) => one !== 'lead'))('a %s: what is the lead’s is refused', async (role) => {
+    const { who } = await invited(`tries-${role}`, role);
+    for (const route of routes.filter(({ needs }) => needs !== undefined)) {
+      const { status, body } = (await tried(who, route)) as { status: number; body: { title?: string } };
+      const isLeads = route.needs!.includes('lead');
+      expect([route.path, status === 403 && body.title === 'The lead only']).toEqual([route.path, isLeads]);
+      expect([route.path, status === 401]).toEqual([route.path, false]);
+    }
+  }); // prettier-ignore
+
+  test('a lead of another office: nobody and nothing of this one is there', async () => {
+    const elsewhere = randomUUID();
+    await office.db.insert(offices).values({ id: elsewhere, name: 'Elsewhere', edition: '2017' });
+    const [template] = await office.db.select().from(accounts).where(eq(accounts.login, 'ilse'));
+    await office.db.insert(accounts).values({ ...template!, id: randomUUID(), office: elsewhere, login: 'far' });
+    const far = await visitor(office);
+    await far.signIn('far', PASSWORD);
+    const { people } = (await far.get('/api/people')).body as { people: { login: string }[] };
+    expect(people.map(({ login }) => login)).toEqual(['far']);
+    expect((await far.patch(`/api/people/${template!.id}`, { active: false })).status).toBe(404);
+    expect((await far.post(`/api/people/${template!.id}/reset`, {})).status).toBe(404);
+    const { token: _, ...made } = (await lead.post('/api/invites', { role: 'reader', name: 'Z' })).body as { token: string }; // prettier-ignore
+    expect(made).toMatchObject({ expiresAt: expect.any(String) as string });
+    const { invites } = (await lead.get('/api/people')).body as { invites: { id: string }[] };
+    expect((await far.remove(`/api/invites/${invites[0]!.id}`)).status).toBe(404);
+    expect(await statusOf(lead)).toBe(200);
+  });
+});
