@@ -42,7 +42,7 @@ export class Walker {
   }
 
   /** This person walks by the sheets of all facts; drawings and strip have a walker of their own. */
-  private async bySheets(): Promise<void> {
+  async bySheets(): Promise<void> {
     await this.page.addInitScript(() => {
       const key = 'careful-latch-preferences';
       const kept = JSON.parse(localStorage.getItem(key) ?? '{"state":{},"version":0}') as { state: object };

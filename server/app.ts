@@ -160,6 +160,7 @@ function pages(webFolder: string): express.RequestHandler {
 
 /** Whoever has no session will be asked to sign in, whatever was asked for. */
 function pageFor({ path, headers }: express.Request): string {
+  if (path === '/join') return '/shell.html';
   if (path === '/sign-in' || !headers.cookie?.includes(`${SESSION_COOKIE}=`)) return '/sign-in.html';
   if (path === '/') return '/index.html';
   return /^\/inspection\/[^/]+$/.test(path) ? '/path.html' : '/shell.html';

@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Plate, Plates } from '../plates/plate';
@@ -11,11 +12,16 @@ import { Heading, Quiet, Words } from '../theme/words';
 
 /** Who is signed in, day or night, help on or off, and the way out. */
 export function Menu() {
+  const router = useRouter();
   const [open, setOpen] = useState(false);
   const account = useSession((one) => one.account);
   const waiting = useInspections((one) => one.waiting);
   const photos = usePhotos((one) => one.waiting);
   const { appearance, help, leftHanded, setAppearance, setHelp, setLeftHanded } = usePreferences();
+  const go = (screen: '/people' | '/account') => {
+    setOpen(false);
+    router.navigate(screen as never);
+  };
   const initials = account?.name
     .split(/\s+/)
     .map((word) => word[0])
@@ -55,6 +61,10 @@ export function Menu() {
               ? `${toSend(waiting, photos)} not sent yet: they stay on this phone when you sign out, and go when you sign in here again.`
               : 'Signing out takes off this phone what the office has.'}
           </Quiet>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            {account?.role === 'lead' && <Plate role="button" label="People" onPress={() => go('/people')} />}
+            <Plate role="button" label="Password, sessions" onPress={() => go('/account')} />
+          </View>
           <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'space-between' }}>
             <Plate role="button" quiet label="Sign out" onPress={() => void signOut()} />
             <Plate role="button" label="Close" onPress={() => setOpen(false)} />

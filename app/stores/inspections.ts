@@ -83,8 +83,8 @@ let pauseMs = 1000;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let sendTimer: ReturnType<typeof setTimeout> | undefined;
 
-/** Opens the store of an account: first what the device has, then what the office has. */
-export async function openStore(account: string, who: Person): Promise<void> {
+/** Opens the store of an account: first what the device has, then what the office has; all of it anew, where somebody sees more by now. */
+export async function openStore(account: string, who: Person, anew = false): Promise<void> {
   closeStore();
   owner = account;
   person = who;
@@ -96,7 +96,7 @@ export async function openStore(account: string, who: Person): Promise<void> {
     ({ inspection, sha256 }) => get().byId[inspection]?.evidence.some(({ photo }) => photo?.sha256 === sha256) ?? false,
   );
   queue = kept.queue;
-  cursor = kept.cursor;
+  cursor = anew ? 0 : kept.cursor;
   // What was entered here and not taken may stand otherwise at the office.
   for (const { change } of [...kept.queue, ...kept.aside.values()]) owed.add(change.inspection);
   set({

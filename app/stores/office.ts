@@ -61,6 +61,29 @@ export interface Changed {
   readonly restored: boolean;
 }
 
+/** Somebody of the office, as the lead sees them. */
+export interface Colleague {
+  readonly id: string;
+  readonly login: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly active: boolean;
+}
+
+/** An invitation that nobody has used yet. */
+export interface Invite {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly expiresAt: string;
+}
+
+/** The secret of a link that can be used once. */
+export interface Link {
+  readonly token: string;
+  readonly expiresAt: string;
+}
+
 export type ChangeResult =
   | {
       readonly id: string;
@@ -149,6 +172,16 @@ export const office = {
   /** Sends a piece of a photo; says how much of it the office has. */
   piece: (inspection: string, sha256: string, at: number, piece: Blob) =>
     change<{ held: number; whole: boolean }>('PUT', `${photoPath(inspection, sha256)}?at=${at}`, piece),
+  people: () => ask<{ people: Colleague[]; invites: Invite[] }>('GET', '/people'),
+  invite: (wanted: { name: string; role: Role }) => change<Link>('POST', '/invites', wanted),
+  takeBack: (invite: string) => change<object>('DELETE', `/invites/${invite}`),
+  changePerson: (id: string, wanted: { role?: Role; active?: boolean }) =>
+    change<object>('PATCH', `/people/${id}`, wanted),
+  resetPassword: (id: string) => change<Link>('POST', `/people/${id}/reset`),
+  join: (wanted: object) => change<{ login: string }>('POST', '/join', wanted),
+  changePassword: (password: string, next: string) => change<object>('POST', '/password', { password, next }),
+  sessions: () => ask<{ sessions: { signedInAt: string; here: boolean }[] }>('GET', '/sessions'),
+  endOtherSessions: () => change<object>('DELETE', '/sessions'),
   take: async (changes: readonly Change[]) =>
     (await change<{ results: ChangeResult[] }>('POST', '/changes', { changes })).results,
 };

@@ -34,9 +34,9 @@ function remembered(): Pick<Session, 'account' | 'office'> | undefined {
 }
 
 async function enter(account: Account, at: Office | null): Promise<void> {
-  localStorage.setItem(REMEMBERED, JSON.stringify({ account, office: at }));
   if (useSession.getState().account?.id === account.id) void catchUp();
-  else await openStore(account.id, account);
+  else await openStore(account.id, account, remembered()?.account?.role !== account.role);
+  localStorage.setItem(REMEMBERED, JSON.stringify({ account, office: at }));
   set({ known: 'signed-in', account, office: at, demo: [], needsSetup: false });
 }
 
@@ -108,4 +108,10 @@ export async function setUp(wanted: {
 }): Promise<void> {
   await office.setUp(wanted);
   await signIn(wanted.login, wanted.password);
+}
+
+/** Makes the account that a link is for, or gives one’s own a new password, and signs in with it. */
+export async function join(wanted: { token: string; name?: string; login?: string; password: string }): Promise<void> {
+  const { login } = await office.join(wanted);
+  await signIn(login, wanted.password);
 }

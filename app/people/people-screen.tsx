@@ -1,0 +1,187 @@
+import { useCallback, useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { ROLES, type Role } from '@careful-latch/core/record';
+import { Trouble } from '../docket/say';
+import { Plate, Plates } from '../plates/plate';
+import { office, type Colleague, type Invite, type Link } from '../stores/office';
+import { useSession } from '../stores/session';
+import { Back } from '../theme/back';
+import { dayText } from '../theme/dates';
+import { Button, Input } from '../theme/elements';
+import { Screen } from '../theme/screen';
+import { cut, usePalette } from '../theme/theme';
+import { Heading, Quiet, Title, Words } from '../theme/words';
+
+const NAMES = Object.keys(ROLES) as Role[];
+const roleName = (role: Role) => ROLES[role].split(':')[0]!;
+
+/** A link that was made just now. */
+interface Shown {
+  readonly name: string;
+  readonly link: Link;
+  /** To a new password of somebody who has an account. */
+  readonly reset: boolean;
+}
+
+type Try = (work: () => Promise<unknown>) => Promise<void>;
+
+/** A link to be sent: it is shown once, for only its hash is kept. */
+function ShownLink({ name, link, reset, onClose }: Shown & { onClose: () => void }) {
+  const palette = usePalette();
+  const address = `${window.location.origin}/join${reset ? '?for=password' : ''}#${link.token}`;
+  return (
+    <View style={[{ backgroundColor: palette.sheet, padding: 12, gap: 8 }, cut(10)]} testID="link">
+      <Words style={{ fontWeight: '700' }}>{`For ${name}, to be used once until ${dayText(link.expiresAt)}`}</Words>
+      <Words selectable style={{ fontSize: 16 }}>
+        {address}
+      </Words>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Plate role="button" label="Copy it" onPress={() => void navigator.clipboard?.writeText(address)} />
+        <Plate role="button" quiet label="Close" onPress={onClose} />
+      </View>
+      <Quiet>It is not shown again. Send it to nobody else: whoever opens it first comes in.</Quiet>
+    </View>
+  );
+}
+
+function Person({
+  person,
+  self,
+  attempt,
+  onLink,
+}: {
+  person: Colleague;
+  self: boolean;
+  attempt: Try;
+  onLink: (link: Link) => void;
+}) {
+  const palette = usePalette();
+  const [open, setOpen] = useState(false);
+  return (
+    <View
+      testID={`person-${person.login}`}
+      style={{ gap: 8, paddingVertical: 10, borderTopWidth: 1, borderColor: palette.hairline }}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <View style={{ flex: 1 }}>
+          <Words style={{ fontWeight: '700' }} color={person.active ? palette.ink : palette.quiet}>
+            {person.name}
+          </Words>
+          <Quiet>{`${person.login} · ${roleName(person.role)}${person.active ? '' : ' · switched off'}${self ? ' · you' : ''}`}</Quiet>
+        </View>
+        <Plate role="button" quiet label={open ? 'Fold' : 'Change'} onPress={() => setOpen(!open)} />
+      </View>
+      {open && (
+        <>
+          <Plates label={`Role of ${person.name}`}>
+            {NAMES.map((role) => (
+              <Plate
+                key={role}
+                label={roleName(role)}
+                selected={person.role === role}
+                onPress={() => void attempt(() => office.changePerson(person.id, { role }))}
+              />
+            ))}
+          </Plates>
+          <Quiet>{ROLES[person.role]}</Quiet>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            <Plate
+              role="button"
+              label={person.active ? 'Switch off' : 'Switch on'}
+              onPress={() => void attempt(() => office.changePerson(person.id, { active: !person.active }))}
+            />
+            <Plate
+              role="button"
+              quiet
+              label="Link to a new password"
+              onPress={() => void attempt(async () => onLink(await office.resetPassword(person.id)))}
+            />
+          </View>
+        </>
+      )}
+    </View>
+  );
+}
+
+/** The people of the office, for the lead: who may come in, as what, and who no longer. */
+export function PeopleScreen() {
+  const own = useSession((one) => one.account);
+  const [people, setPeople] = useState<readonly Colleague[]>([]);
+  const [invites, setInvites] = useState<readonly Invite[]>([]);
+  const [trouble, setTrouble] = useState<string>();
+  const [link, setLink] = useState<Shown>();
+  const [name, setName] = useState('');
+  const [role, setRole] = useState<Role>('inspector');
+  const load = useCallback(async () => {
+    const found = await office.people();
+    setPeople(found.people);
+    setInvites(found.invites);
+  }, []);
+  const attempt: Try = useCallback(
+    async (work) => {
+      setTrouble(undefined);
+      try {
+        await work();
+        await load();
+      } catch (error) {
+        setTrouble((error as Error).message);
+      }
+    },
+    [load],
+  );
+  useEffect(() => {
+    void attempt(() => Promise.resolve());
+  }, [attempt]);
+  const invite = () =>
+    attempt(async () => {
+      const made = await office.invite({ name: name.trim(), role });
+      setLink({ name: name.trim(), link: made, reset: false });
+      setName('');
+    });
+  return (
+    <Screen narrow head={<Back to="/" label="Inspections" />}>
+      <View style={{ gap: 12 }}>
+        <Title>People</Title>
+        <Quiet>
+          Whoever is switched off is out at the next touch; what they entered without signal waits for them.
+        </Quiet>
+        <Trouble>{trouble}</Trouble>
+        {link && <ShownLink {...link} onClose={() => setLink(undefined)} />}
+        <View>
+          {people.map((one) => (
+            <Person
+              key={one.id}
+              person={one}
+              self={one.id === own?.id}
+              attempt={attempt}
+              onLink={(made) => setLink({ name: one.name, link: made, reset: true })}
+            />
+          ))}
+        </View>
+        {invites.length > 0 && <Heading>Invited</Heading>}
+        {invites.map((one) => (
+          <View key={one.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+            <Words style={{ flex: 1 }}>{`${one.name}, ${roleName(one.role)}, until ${dayText(one.expiresAt)}`}</Words>
+            <Plate role="button" quiet label="Take back" onPress={() => void attempt(() => office.takeBack(one.id))} />
+          </View>
+        ))}
+        <Heading>Invite somebody</Heading>
+        <Input
+          label="Whom"
+          aria-label="Whom"
+          value={name}
+          onChangeText={setName}
+          renderErrorMessage={false}
+          containerStyle={{ paddingHorizontal: 0 }}
+        />
+        <Plates label="As what">
+          {NAMES.map((one) => (
+            <Plate key={one} label={roleName(one)} selected={role === one} onPress={() => setRole(one)} />
+          ))}
+        </Plates>
+        <Quiet>{ROLES[role]}</Quiet>
+        <Button title="Make the link" onPress={() => void invite()} />
+      </View>
+    </Screen>
+  );
+}

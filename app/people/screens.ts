@@ -1,0 +1,3 @@
+export { JoinScreen } from './join-screen';
+export { OwnAccountScreen } from './own-account';
+export { PeopleScreen } from './people-screen';

@@ -1,0 +1,11 @@
+import { Suspense, lazy } from 'react';
+
+const Shown = lazy(async () => ({ default: (await import('../people/screens')).JoinScreen }));
+
+export default function Join() {
+  return (
+    <Suspense fallback={null}>
+      <Shown />
+    </Suspense>
+  );
+}

@@ -1,0 +1,87 @@
+import { expect, test } from './office';
+import { Walker } from './walk';
+
+test('from the invitation to the first signed inspection; switched off in the middle of a walk, what was entered is kept, and said', async ({
+  page,
+  office,
+  browser,
+}) => {
+  const walker = new Walker(page, office);
+  test.skip(walker.wide, 'the same on any size');
+  await walker.signIn();
+  await page.getByTestId('menu').click();
+  await walker.press('button', 'People');
+  await page.getByLabel('Whom').fill("Odo D'Ambrose");
+  await walker.press('button', 'Make the link');
+  const link = /https?:\S+\/join#\S+/.exec(await page.getByTestId('link').innerText())![0];
+
+  const other = await browser.newContext({ viewport: page.viewportSize() });
+  const his = await other.newPage();
+  const odo = new Walker(his, office);
+  await odo.bySheets();
+  await his.goto(link);
+  await odo.press('button', 'Come in');
+  await expect(his.getByText('Give your name.')).toBeVisible();
+  await his.getByLabel('Your name, as you sign').fill("Odo D'Ambrose");
+  await his.getByLabel('Sign-in name').fill('odo');
+  await his.getByLabel('Password').fill('a long password');
+  await odo.press('button', 'Come in');
+  await expect(his.getByRole('button', { name: 'New inspection' })).toBeVisible();
+  await odo.openNew('5 Cellar Row', 'Una O’Quill', 'Interlock on the panel');
+  await odo.goTo('breaker');
+  await odo.record('breaker.ratingA', 50);
+  await odo.sign('Corrections required');
+  await expect(his.getByTestId('signed')).toContainText("Odo D'Ambrose");
+  await expect(his.getByText('Seal holds')).toBeVisible();
+
+  await page.reload();
+  const person = page.getByTestId('person-odo');
+  await expect(person).toContainText('Inspector');
+  await person.getByRole('button', { name: 'Change' }).click();
+  await person.getByRole('button', { name: 'Switch off' }).click();
+  await expect(person).toContainText('switched off');
+
+  await odo.goTo('inlet');
+  await odo.record('inlet.ratingA', 30);
+  await expect(his.getByTestId('save-line').getByText('Sign in again to send 1 entry')).toBeVisible();
+  await his.reload();
+  await expect(odo.fact('inlet.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute(
+    'aria-checked',
+    'true',
+  );
+  await other.close();
+});
+
+test('another password ends the session elsewhere', async ({ page, empty, browser }) => {
+  const walker = new Walker(page, empty);
+  test.skip(walker.wide, 'the same on any size');
+  await page.goto(`${empty.address}/`);
+  await page.getByLabel('Office', { exact: true }).fill('Scion Hollow Office');
+  await walker.press('radio', '2017');
+  await page.getByLabel('Your name').fill('Una O’Trill');
+  await page.getByLabel('Sign-in name').fill('una');
+  await page.getByLabel('Password').fill('a long password');
+  await walker.press('button', 'Make the account');
+  await expect(page.getByRole('button', { name: 'New inspection' })).toBeVisible();
+  const other = await browser.newContext({ viewport: page.viewportSize() });
+  const lost = await other.newPage();
+  await lost.goto(`${empty.address}/`);
+  await lost.getByLabel('Sign-in name').fill('una');
+  await lost.getByLabel('Password').fill('a long password');
+  await lost.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(lost.getByRole('button', { name: 'New inspection' })).toBeVisible();
+
+  await page.getByTestId('menu').click();
+  await walker.press('button', 'Password, sessions');
+  await expect(page.getByText(/^Since .*here$/)).toBeVisible();
+  await page.getByLabel('Your present password').fill('not it at all');
+  await page.getByLabel(/^The new one/).fill('quite another password');
+  await walker.press('button', 'Change it');
+  await expect(page.getByRole('alert')).toContainText('This is not your present password');
+  await page.getByLabel('Your present password').fill('a long password');
+  await walker.press('button', 'Change it');
+  await expect(page.getByRole('status')).toContainText('every other session has ended');
+  expect((await lost.request.get(`${empty.address}/api/inspections`)).status()).toBe(401);
+  expect((await page.request.get(`${empty.address}/api/inspections`)).status()).toBe(200);
+  await other.close();
+});
