@@ -23,6 +23,11 @@ for (const scheme of ['light', 'dark'] as const)
       `${HOUSE}/findings`,
       `${HOUSE}/decide`,
       `${HOUSE}/record`,
+      `${HOUSE}/visit`,
+      `${HOUSE}/paper?name=report`,
+      '/morning',
+      '/people',
+      '/account',
     ]) {
       await page.goto(`${office.address}${screen}`);
       await expect(page.getByRole('heading').first()).toBeVisible();
@@ -49,7 +54,15 @@ test('whatever is tapped is at least 48 px high, and no plate is cut off', async
   const walker = new Walker(page, office);
   test.skip(walker.wide, 'the wide screen has its drawings tried for it');
   await walker.signIn();
-  for (const screen of ['', '/findings', '/decide', ...STATIONS.map((one) => `/${one}`)]) {
+  for (const screen of [
+    '',
+    '/findings',
+    '/visit',
+    '/decide',
+    '/record',
+    '/paper',
+    ...STATIONS.map((one) => `/${one}`),
+  ]) {
     await page.goto(`${office.address}${HOUSE}${screen}`);
     await expect(page.getByRole('heading').first()).toBeVisible();
     await page.waitForTimeout(300);

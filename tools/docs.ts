@@ -4,6 +4,7 @@ import { format, resolveConfig } from 'prettier';
 import { caseJsonSchema } from '@careful-latch/core/formats';
 import { profileJsonSchema } from '@careful-latch/core/profile';
 import { rulebookPage } from './rulebook-page';
+import { whoPage } from './who-page';
 
 const docs = new URL('../docs/', import.meta.url);
 const write = async (name: string, text: string) => {
@@ -13,3 +14,4 @@ const write = async (name: string, text: string) => {
 await write('case.schema.json', JSON.stringify(caseJsonSchema()));
 await write('profile.schema.json', JSON.stringify(profileJsonSchema()));
 writeFileSync(new URL('rulebook.md', docs), rulebookPage());
+await write('who-may-what.md', whoPage());

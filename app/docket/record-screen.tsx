@@ -1,5 +1,6 @@
 import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import { STATION_NAMES } from '@careful-latch/core/case';
@@ -29,6 +30,8 @@ import type { Walk } from '../inspection/walk';
 import { PAPERS, paperOf, type PaperName } from '@careful-latch/core/papers';
 import { sourceOf } from '../papers/source';
 import { useSession } from '../stores/session';
+import { keepRecord } from './keep';
+import { Trouble } from './say';
 import { useRecords } from './use-records';
 import { SIGNATURE_BOX } from './signature-path';
 
@@ -183,6 +186,19 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
   const wide = useWide();
   const sealed = useRecords(inspection);
   const { records } = sealed;
+  const office = useSession((one) => one.office);
+  const [packing, setPacking] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
+  const pack = async () => {
+    setPacking(true);
+    setTrouble(undefined);
+    try {
+      await keepRecord(inspection, sealed, office?.name ?? '');
+    } catch {
+      setTrouble('It could not be packed here. Load the application again, and try anew.');
+    }
+    setPacking(false);
+  };
   const { address, owner, permit, edition } = inspection.header;
   return (
     <Screen
@@ -194,17 +210,21 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
         <Title>Record</Title>
         <Words>{[address, owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Words>
         {!wide && <SaveLine />}
+        <Trouble>{trouble}</Trouble>
         {inspection.decisions.length === 0 && <Quiet>Nothing is signed yet.</Quiet>}
         {inspection.changedSinceDecision && (
           <Quiet>Facts have changed since the last signature; they are not part of any record below.</Quiet>
         )}
         {records.length > 0 && (
-          <Plate
-            role="button"
-            quiet
-            label="Save as a file"
-            onPress={() => saveFile('record.json', 'application/json', JSON.stringify(sealed, undefined, 2))}
-          />
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            <Plate
+              role="button"
+              quiet
+              label="Save as a file"
+              onPress={() => saveFile('record.json', 'application/json', JSON.stringify(sealed, undefined, 2))}
+            />
+            <Plate role="button" quiet label={packing ? 'Packing…' : 'Save everything'} onPress={() => void pack()} />
+          </View>
         )}
         {[...inspection.decisions].reverse().map((signed) => (
           <SignedDecision

@@ -1,27 +1,13 @@
-import { useRouter } from 'expo-router';
-import { useState } from 'react';
-import { View } from 'react-native';
-import { Plate, Plates } from '../plates/plate';
-import { toSend } from '../inspection/save-line';
-import { useInspections } from '../stores/inspections';
-import { usePhotos } from '../stores/photos';
-import { usePreferences } from '../stores/preferences';
-import { signOut, useSession } from '../stores/session';
-import { Overlay } from '../theme/overlay';
-import { Heading, Quiet, Words } from '../theme/words';
+import { Suspense, lazy, useState } from 'react';
+import { Plate } from '../plates/plate';
+import { useSession } from '../stores/session';
 
-/** Who is signed in, day or night, help on or off, and the way out. */
+const Settings = lazy(async () => ({ default: (await import('../people/screens')).Settings }));
+
+/** The way to whoever is signed in, and to all that is not about one house. */
 export function Menu() {
-  const router = useRouter();
   const [open, setOpen] = useState(false);
   const account = useSession((one) => one.account);
-  const waiting = useInspections((one) => one.waiting);
-  const photos = usePhotos((one) => one.waiting);
-  const { appearance, help, leftHanded, setAppearance, setHelp, setLeftHanded } = usePreferences();
-  const go = (screen: '/people' | '/account') => {
-    setOpen(false);
-    router.navigate(screen as never);
-  };
   const initials = account?.name
     .split(/\s+/)
     .map((word) => word[0])
@@ -30,46 +16,9 @@ export function Menu() {
     <>
       <Plate role="button" label={initials ?? 'Me'} onPress={() => setOpen(true)} testID="menu" />
       {open && (
-        <Overlay label="Settings" onClose={() => setOpen(false)}>
-          <View>
-            <Heading>{account?.name}</Heading>
-            <Quiet>{account?.role}</Quiet>
-          </View>
-          <Words style={{ fontWeight: '700' }}>Appearance</Words>
-          <Plates label="Appearance">
-            {(['device', 'day', 'night'] as const).map((one) => (
-              <Plate
-                key={one}
-                label={{ device: 'As the device', day: 'Day', night: 'Night' }[one]}
-                selected={appearance === one}
-                onPress={() => setAppearance(one)}
-              />
-            ))}
-          </Plates>
-          <Words style={{ fontWeight: '700' }}>Help under each fact</Words>
-          <Plates label="Help under each fact">
-            <Plate label="Shown" selected={help} onPress={() => setHelp(true)} />
-            <Plate label="Folded away" selected={!help} onPress={() => setHelp(false)} />
-          </Plates>
-          <Words style={{ fontWeight: '700' }}>Hand</Words>
-          <Plates label="Hand">
-            <Plate label="Right" selected={!leftHanded} onPress={() => setLeftHanded(false)} />
-            <Plate label="Left" selected={leftHanded} onPress={() => setLeftHanded(true)} />
-          </Plates>
-          <Quiet>
-            {waiting + photos > 0
-              ? `${toSend(waiting, photos)} not sent yet: they stay on this phone when you sign out, and go when you sign in here again.`
-              : 'Signing out takes off this phone what the office has.'}
-          </Quiet>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            {account?.role === 'lead' && <Plate role="button" label="People" onPress={() => go('/people')} />}
-            <Plate role="button" label="Password, sessions" onPress={() => go('/account')} />
-          </View>
-          <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'space-between' }}>
-            <Plate role="button" quiet label="Sign out" onPress={() => void signOut()} />
-            <Plate role="button" label="Close" onPress={() => setOpen(false)} />
-          </View>
-        </Overlay>
+        <Suspense fallback={null}>
+          <Settings onClose={() => setOpen(false)} />
+        </Suspense>
       )}
     </>
   );

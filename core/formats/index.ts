@@ -1,2 +1,3 @@
 export * from './case-json-schema';
 export * from './circuits';
+export * from './lists';

@@ -92,3 +92,40 @@ export function framed(
   const seal = sealed ? ` Seal ${sealed.seal.slice(0, 16)}.` : '';
   return { title, head, provisional: !sealed, blocks, foot: `${CAUTION}${seal}`, checkAt: sealed?.checkAt };
 }
+
+/** A paper as plain text, for whoever has nothing but that in ten years. */
+export function plainText({ title, head, blocks, foot }: Paper): string {
+  const lineOf = (block: Block): string => {
+    switch (block.kind) {
+      case 'list':
+        return block.items.map((one) => `- ${one}`).join('\n');
+      case 'steps':
+        return block.items.map((one, i) => `${i + 1}. ${one}`).join('\n');
+      case 'pairs':
+        return block.rows.map(([name, value]) => `${name}: ${value}`).join('\n');
+      case 'table':
+        return block.rows.map((row) => row.map((cell, i) => `${block.head[i]}: ${cell}`).join('; ')).join('\n');
+      case 'drawing':
+        return block.says;
+      case 'photo':
+        return `Photo ${block.photo.sha256}: ${block.caption}`;
+      case 'label':
+        return `${block.place}: ${block.words.join(' / ')}`;
+      case 'ruler':
+        return '';
+      case 'heading':
+        return `\n${block.text.toUpperCase()}`;
+      default:
+        return block.text;
+    }
+  };
+  return [
+    title.toUpperCase(),
+    ...head.map(([name, value]) => `${name}: ${value}`),
+    '',
+    ...blocks.map(lineOf),
+    '',
+    foot,
+    '',
+  ].join('\n');
+}

@@ -6,7 +6,7 @@ import { CORD_ONLY, GOOD_SOURCE, sourceFrom } from '../test/papers';
 import { LEAD, ORDER, after, decided, inspection, takenUp, uuidOf } from '../test/inspection';
 import { GOOD, caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
-import { PAPERS, paperOf, permittedSource, printedPaper, type Block, type Paper, type PaperName, type PaperSource } from '.'; // prettier-ignore
+import { PAPERS, paperOf, permittedSource, plainText, printedPaper, type Block, type Paper, type PaperName, type PaperSource } from '.'; // prettier-ignore
 
 const NAMES = Object.keys(PAPERS) as PaperName[];
 const textOf = (paper: Paper | string): string => (typeof paper === 'string' ? '' : JSON.stringify(paper));
@@ -131,4 +131,11 @@ test('a photo is printed with its caption and marks, and one that is not here sa
   expect(printed).toContain('data:image/jpeg;base64,AA');
   expect(printed).toContain('circle');
   expect(JSON.stringify(printedPaper(report, 'A4'))).toContain('not on this device');
+});
+
+test('as plain text a report still says what was found, with its sections and days', () => {
+  const text = plainText(paper('report', sourceFrom(FIFTY())));
+  expect(text).toMatch(/^INSPECTION REPORT\nOffice: Windfall/);
+  expect(text).toContain('\nVIOLATIONS\nNo.: 1; What was seen: Inlet. 30 A allowed by the inlet, 50 A found.');
+  expect(text).not.toContain('undefined');
 });

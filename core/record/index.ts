@@ -6,5 +6,6 @@ export * from './docket';
 export * from './findings';
 export * from './deciding';
 export * from './reinspection';
+export * from './morning';
 export * from './change';
 export * from './shown';

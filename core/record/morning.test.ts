@@ -1,0 +1,52 @@
+import { CONTRACTOR, ID, ORDER, after, afterBy, decided, inspection, takenUp, uuidOf } from '../test/inspection';
+import { caseWith } from '../test/rule-table';
+import { evaluate } from '../verdict';
+import { daysOf, foundIn, morningOf, type ChangeBody, type Concern, type Inspection } from '.';
+
+const TODAY = '2026-12-15';
+const of = (id: Concern['id'], ...all: Inspection[]) => morningOf(all, TODAY).find((one) => one.id === id)!.waiting;
+const days = (id: Concern['id'], ...all: Inspection[]) => of(id, ...all).map(({ day }) => day);
+
+function sentAway(path: string, value: string, dueOn: string): Inspection {
+  const begun = inspection({ case: caseWith({ [path]: value }) });
+  const taken = foundIn(evaluate(begun.case)).map((one, i) => takenUp(one, uuidOf(i + 1), dueOn));
+  return after(begun, ...taken, decided({ kind: 'corrections-required', dueOn }));
+}
+const light = (dueOn: string) => sentAway('panel.directoryTrue', 'no', dueOn);
+const grave = (dueOn: string) => sentAway('breaker.heldDown', 'no', dueOn);
+
+test('what is past its day comes by its weight; what is not yet, within a week', () => {
+  const all = [light('2026-12-14'), light('2026-12-01'), grave('2026-12-10'), light('2026-12-20'), light('2027-01-20')];
+  expect(days('late', ...all)).toEqual(['2026-12-01', '2026-12-14']);
+  expect([...new Set(days('hazards', ...all))]).toEqual(['2026-12-10']);
+  expect(days('soon', ...all)).toEqual(['2026-12-20']);
+  expect(days('unfinished', ...all)).toEqual([]);
+});
+
+test('an order stands there until it is lifted, the oldest first', () => {
+  const begun = inspection({ case: caseWith({ 'transfer.kind': 'none-backfed' }) });
+  const taken = after(begun, ...foundIn(evaluate(begun.case)).map((one, i) => takenUp(one, uuidOf(i + 1))));
+  const stopped = after(taken, decided({ kind: 'stop-work', order: ORDER }));
+  expect(of('orders', stopped)).toMatchObject([{ words: ORDER.ground }]);
+  const lifted = { ...stopped, docket: { ...stopped.docket, orders: stopped.docket.orders.map((one) => ({ ...one, state: 'lifted' as const })) } }; // prettier-ignore
+  expect(of('orders', lifted)).toEqual([]);
+});
+
+test('a claim that waits, a condition past its day, a visit today, a draft', () => {
+  const claim: ChangeBody = { type: 'violation', inspection: ID, violation: uuidOf(1), to: 'claimed', words: 'It is true now.' }; // prettier-ignore
+  const claimed = afterBy(CONTRACTOR, light('2026-12-30'), claim);
+  expect(of('claims', claimed)[0]!.words).toContain('Maro Tillane: It is true now.');
+  expect(morningOf([claimed], claimed.changedAt.slice(0, 10)).find(({ id }) => id === 'claims')!.waiting).toEqual([]);
+  const condition = { id: uuidOf(7), text: 'A durable sign.', dueOn: '2026-12-01', of: null };
+  const approved = after(inspection(), decided({ kind: 'approved-with-conditions', conditions: [condition] }));
+  expect(days('conditions', approved)).toEqual(['2026-12-01']);
+  const visit: ChangeBody = { type: 'visit', inspection: ID, visit: uuidOf(3), to: 'scheduled', words: '', day: TODAY };
+  expect(of('visits', after(inspection(), visit))).toMatchObject([{ day: TODAY, words: 'Visit 1, Ilse O’Harrow' }]);
+  expect(of('unfinished', inspection())).toMatchObject([{ words: 'Draft' }]);
+});
+
+test('a calendar has every day of a house once, and none of what is settled', () => {
+  const house = light('2026-12-20');
+  expect(daysOf(house)).toEqual([{ id: `${ID}-${uuidOf(1)}`, day: '2026-12-20', title: 'Correction 1 due: 3 Windfall Lane' }]); // prettier-ignore
+  expect(daysOf({ ...house, docket: { ...house.docket, violations: [] } })).toEqual([]);
+});

@@ -1,0 +1,94 @@
+import { inForce, isOpen, visitAhead } from './docket';
+import { stateOf, type Inspection } from './inspection';
+
+/** One thing that waits, at one house. */
+export interface Waiting {
+  readonly inspection: Inspection;
+  /** Since when, or by which day: what is oldest comes first. */
+  readonly day: string;
+  readonly words: string;
+}
+
+export interface Concern {
+  readonly id: 'orders' | 'hazards' | 'claims' | 'late' | 'conditions' | 'visits' | 'soon' | 'unfinished';
+  readonly title: string;
+  readonly waiting: readonly Waiting[];
+}
+
+/** A claim is looked at within two days. */
+const CLAIM_DAYS = 2;
+const SOON_DAYS = 7;
+const daysFrom = (today: string, days: number): string => {
+  const at = new Date(`${today}T00:00:00Z`);
+  at.setUTCDate(at.getUTCDate() + days);
+  return at.toISOString().slice(0, 10);
+};
+
+/** What an office has to look at in the morning, the gravest first; what is due within a week last. Nothing stands there twice for one house and one cause. */
+export function morningOf(inspections: readonly Inspection[], today: string): Concern[] {
+  const found: Record<Concern['id'], Waiting[]> = {
+    orders: [],
+    hazards: [],
+    claims: [],
+    late: [],
+    conditions: [],
+    visits: [],
+    soon: [],
+    unfinished: [],
+  };
+  const soon = daysFrom(today, SOON_DAYS);
+  const waitedSince = daysFrom(today, -CLAIM_DAYS);
+  for (const inspection of inspections) {
+    const { docket, decisions } = inspection;
+    const add = (id: Concern['id'], day: string, words: string) => found[id].push({ inspection, day, words });
+    for (const one of inForce(docket)) add('orders', one.steps[0]!.at.slice(0, 10), one.ground);
+    for (const one of docket.violations.filter(isOpen)) {
+      const what = `${one.number}. ${one.words}`;
+      const claim = one.state === 'claimed' ? one.steps.at(-1) : undefined;
+      if (claim && claim.at.slice(0, 10) <= waitedSince)
+        add('claims', claim.at.slice(0, 10), `${what} ${claim.by}: ${claim.words}`);
+      if (one.dueOn === null || docket.conditions.some(({ of, state }) => of === one.id && state === 'due')) continue;
+      if (one.dueOn < today) add(one.severity === 'hazard' ? 'hazards' : 'late', one.dueOn, what);
+      else if (one.dueOn <= soon) add('soon', one.dueOn, what);
+    }
+    for (const one of docket.conditions)
+      if (one.state === 'due' && one.dueOn <= soon) add(one.dueOn < today ? 'conditions' : 'soon', one.dueOn, one.text);
+    const visit = visitAhead(docket);
+    if (visit?.day && visit.day <= soon)
+      add(visit.day <= today ? 'visits' : 'soon', visit.day, `Visit ${visit.number}, ${visit.inspector}`);
+    const state = stateOf(inspection);
+    if (state === 'draft' || (state === 'reinspection' && !visit))
+      add('unfinished', inspection.changedAt.slice(0, 10), decisions.length > 0 ? 'Reinspection begun' : 'Draft');
+  }
+  const titles: Record<Concern['id'], string> = {
+    orders: 'Orders in force',
+    hazards: 'Hazards past their day',
+    visits: 'Visits today',
+    claims: `Said to be corrected ${CLAIM_DAYS} days ago or more`,
+    late: 'Corrections past their day',
+    conditions: 'Conditions past their day',
+    soon: `Due within ${SOON_DAYS} days`,
+    unfinished: 'Begun and not signed',
+  };
+  return (Object.keys(titles) as Concern['id'][]).map((id) => ({
+    id,
+    title: titles[id],
+    waiting: found[id].sort((a, b) => a.day.localeCompare(b.day)),
+  }));
+}
+
+/** Every day on which something is due at a house: for a calendar. */
+export function daysOf({ header, docket, id }: Inspection): { id: string; day: string; title: string }[] {
+  const visit = visitAhead(docket);
+  return [
+    ...(visit?.day ? [{ id: visit.id, day: visit.day, title: `Visit: ${header.address} (${visit.inspector})` }] : []),
+    ...docket.violations.flatMap((one) =>
+      isOpen(one) && one.dueOn
+        ? [{ id: one.id, day: one.dueOn, title: `Correction ${one.number} due: ${header.address}` }]
+        : [],
+    ),
+    ...docket.conditions.flatMap((one) =>
+      one.state === 'due' ? [{ id: one.id, day: one.dueOn, title: `Condition due: ${header.address}` }] : [],
+    ),
+  ].map((one) => ({ ...one, id: `${id}-${one.id}` }));
+}
