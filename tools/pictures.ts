@@ -58,7 +58,9 @@ async function ringedPhoto(page: Page): Promise<void> {
 
 const PICTURES: Picture[] = [
   { name: 'list', path: '/' },
-  { name: 'new-inspection', path: '/new' },
+  { name: 'morning', path: '/morning' },
+  { name: 'visit', path: `${house(2)}/visit` },
+  { name: 'paper', path: `${house(12)}/paper?name=order` },
   { name: 'path', path: house(2) },
   { name: 'photo', path: `${house(2)}/breaker?fact=breaker.ratingA`, before: ringedPhoto },
   { name: 'breaker-violated', path: `${house(2)}/breaker` },
@@ -66,11 +68,6 @@ const PICTURES: Picture[] = [
   { name: 'transfer', path: `${house(7)}/transfer` },
   { name: 'source', path: `${house(1)}/source` },
   { name: 'function-test', path: `${house(1)}/function?fact=function.bothWithPartMoved` },
-  {
-    name: 'all-facts',
-    path: `${house(3)}/feeder`,
-    before: async (page) => page.getByRole('button', { name: 'All facts' }).click(),
-  },
   { name: 'loads', path: `${house(6)}/loads` },
   { name: 'findings', path: `${house(12)}/findings` },
   {
@@ -94,15 +91,8 @@ const browser = await browserType.launch({ executablePath: chromium(), args: ['-
 try {
   const first = await browser.newPage({ viewport: PHONE });
   await first.goto(`${office.address}/sign-in`);
-  await first
-    .getByRole('button', { name: /inspector/ })
-    .first()
-    .waitFor();
-  await first.screenshot({ path: join(folder, 'sign-in.png') });
-  await first
-    .getByRole('button', { name: /inspector/ })
-    .first()
-    .click();
+  await first.getByRole('button', { name: /lead/ }).first().waitFor();
+  await first.getByRole('button', { name: /lead/ }).first().click();
   await first.getByRole('button', { name: 'New inspection' }).waitFor();
   const storageState = await first.context().storageState();
   for (const { name, path, desk, night, before } of PICTURES) {

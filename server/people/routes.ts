@@ -1,4 +1,4 @@
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { and, asc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { Router, type Request } from 'express';
@@ -11,14 +11,13 @@ import type { SealKeys } from '../ledger/keys';
 import { logPeople } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import { Problem, databaseCodeOf } from '../problems';
+import { linkFor, resetLink } from './link';
 import { newPassword } from './password';
 import { csrfProtection } from '../sessions/routes';
-import { accountOf, requireAccount, requireLead, sameOrigin, type Account } from '../sessions/session';
+import { accountOf, requireAccount, requireLead, sameOrigin } from '../sessions/session';
 
-const DAY_MS = 24 * 3600 * 1000;
-/** How long an invitation, and a link to a new password, can be used. */
-const INVITED_MS = 7 * DAY_MS;
-const RESET_MS = DAY_MS;
+/** How long an invitation can be used. */
+const INVITED_MS = 7 * 24 * 3600 * 1000;
 
 const line = (what: string, most = 200) => string().trim().max(most, `${what}: at most ${most} characters.`);
 const role = mixed<Role>().oneOf(Object.keys(ROLES) as Role[], 'There is no such role.');
@@ -40,21 +39,6 @@ const passwordSchema = object({
 const id = string().uuid('The address names nobody.').required();
 
 const USED = new Problem(410, 'Used up', 'This link was used, taken back, or is too old. Ask the lead for another.');
-
-/** Makes a link that can be used once: its secret goes to whoever asked, and only its hash stays. */
-async function linkFor(
-  tx: Transaction,
-  by: Account,
-  wanted: { name: string; role?: Role; account?: string },
-  lastsMs: number,
-) {
-  const token = randomBytes(32).toString('base64url');
-  const expiresAt = new Date(Date.now() + lastsMs);
-  await tx
-    .insert(invites)
-    .values({ id: randomUUID(), office: by.office, tokenHash: sha256(token), by: by.id, expiresAt, ...wanted });
-  return { token, expiresAt: expiresAt.toISOString() };
-}
 
 /** Holds the office still, so that of two leads who demote each other at one moment only one does. */
 const heldOffice = (tx: Transaction, office: string) =>
@@ -197,15 +181,8 @@ export function peopleRoutes(db: Database, keys: SealKeys): Router {
   router.post('/people/:id/reset', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const person = id.validateSync(request.params.id);
-    const made = await inTransaction(db, async (tx) => {
-      const [known] = await tx
-        .select({ name: accounts.name })
-        .from(accounts)
-        .where(and(eq(accounts.id, person), eq(accounts.office, account.office)));
-      if (!known) throw new Problem(404, 'Not found', 'There is nobody such here.');
-      await logPeople(tx, keys, account, person, `made a link to a new password for ${known.name}`);
-      return linkFor(tx, account, { name: known.name, account: person }, RESET_MS);
-    });
+    const made = await resetLink(db, keys, account, and(eq(accounts.id, person), eq(accounts.office, account.office)));
+    if (!made) throw new Problem(404, 'Not found', 'There is nobody such here.');
     response.status(201).json(made);
   });
 

@@ -1,0 +1,37 @@
+import { randomBytes, randomUUID } from 'node:crypto';
+import type { SQL } from 'drizzle-orm';
+import type { Role } from '@careful-latch/core/record';
+import { inTransaction, type Database, type Transaction } from '../database/client';
+import { accounts, invites } from '../database/schema';
+import type { SealKeys } from '../ledger/keys';
+import { logPeople } from '../ledger/ledger';
+import { sha256 } from '../ledger/line';
+
+/** How long a link to a new password can be used. */
+const RESET_MS = 24 * 3600 * 1000;
+
+type By = { readonly id: string; readonly office: string };
+
+/** Makes a link that can be used once: its secret goes to whoever asked, and only its hash stays. */
+export async function linkFor(
+  tx: Transaction,
+  by: By,
+  wanted: { name: string; role?: Role; account?: string },
+  lastsMs: number,
+) {
+  const token = randomBytes(32).toString('base64url');
+  const expiresAt = new Date(Date.now() + lastsMs);
+  await tx
+    .insert(invites)
+    .values({ id: randomUUID(), office: by.office, tokenHash: sha256(token), by: by.id, expiresAt, ...wanted });
+  return { token, expiresAt: expiresAt.toISOString() };
+}
+
+/** A link to a new password of the one account that `which` names; made by somebody, else by that account itself. Undefined where there is none. */
+export const resetLink = (db: Database, keys: SealKeys, by: By | undefined, which: SQL | undefined) =>
+  inTransaction(db, async (tx) => {
+    const [known] = await tx.select().from(accounts).where(which);
+    if (!known) return undefined;
+    await logPeople(tx, keys, by ?? known, known.id, `made a link to a new password for ${known.name}`);
+    return linkFor(tx, by ?? known, { name: known.name, account: known.id }, RESET_MS);
+  });
