@@ -103,7 +103,15 @@ function Known({ label, children }: { label: string; children: string | undefine
   ) : null;
 }
 
-function ConditionCard({ inspection, condition }: { inspection: Inspection; condition: Condition }) {
+function ConditionCard({
+  inspection,
+  condition,
+  inspector,
+}: {
+  inspection: Inspection;
+  condition: Condition;
+  inspector: boolean;
+}) {
   const palette = usePalette();
   const { trouble, change } = useChange();
   const [asking, setAsking] = useState(false);
@@ -126,7 +134,8 @@ function ConditionCard({ inspection, condition }: { inspection: Inspection; cond
           : `Condition of the approval, by ${dayText(condition.dueOn)}${late ? ', late' : ''}`}
       </Quiet>
       <Trouble>{trouble}</Trouble>
-      {condition.state === 'due' &&
+      {inspector &&
+        condition.state === 'due' &&
         (asking ? (
           <Say label="What was seen" act="It is met" onSay={meet} onClose={() => setAsking(false)} />
         ) : (
@@ -286,7 +295,7 @@ export function VisitScreen({ walk }: { walk: Walk }) {
           <ViolationCard key={one.id} walk={walk} violation={one} visiting={here !== undefined} />
         ))}
         {docket.conditions.map((one) => (
-          <ConditionCard key={one.id} inspection={inspection} condition={one} />
+          <ConditionCard key={one.id} inspection={inspection} condition={one} inspector={inspector} />
         ))}
         {never.length > 0 && (
           <View style={{ gap: 6 }}>

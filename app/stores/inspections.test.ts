@@ -434,6 +434,26 @@ describe('deciding', () => {
   });
 });
 
+test('what is typed stands here as the office reads it, so that the next decision is on the very same', () => {
+  const id = openInspection({ ...header, owner: '  Nella D’Arbois ' });
+  const is = { words: ' It hangs loose. ', remedy: 'Fasten it. ', cites: [], severity: 'correction', station: 'panel' } as const; // prettier-ignore
+  const violation = crypto.randomUUID();
+  record({
+    type: 'violation',
+    inspection: id,
+    violation,
+    to: 'open',
+    words: ' ',
+    findings: [],
+    is: { ...is, cites: [] },
+  });
+  expect(state().byId[id]).toMatchObject({
+    header: { owner: 'Nella D’Arbois' },
+    docket: { violations: [{ words: 'It hangs loose.', remedy: 'Fasten it.', steps: [{ words: '' }] }] },
+  });
+  expect(() => record({ type: 'order', inspection: id, order: 'none', to: 'lifted', words: 'x' })).toThrow('UUID');
+});
+
 describe('signing out', () => {
   const kept = async () =>
     (await indexedDB.databases()).map(({ name }) => name).includes(`careful-latch-person-${account}`);

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import {
   addressed,
   applyChange,
+  readChange,
   shownText,
   undoOf,
   type Change,
@@ -146,7 +147,9 @@ function sendSoon(): void {
 /** Makes a change, here and on the device. `undos` gives what can be taken back from then on: all in one set, for each asks whatever is on the screen. */
 function commit(body: ChangeBody, undos: (change: Change, before: Inspection | undefined) => readonly Undo[]): void {
   const before = get().byId[body.inspection];
-  const made = { ...body, id: crypto.randomUUID(), at: new Date().toISOString() } as Change;
+  const entered = { ...body, id: crypto.randomUUID(), at: new Date().toISOString() } as Change;
+  // What is typed is read as the office reads it, so that both have the very same; a tap on a plate has nothing to be read.
+  const made = entered.type === 'facts' ? entered : readChange(entered);
   const change = before ? addressed(before.case, made) : made;
   const applied = applyChange(before, change, person);
   if (!applied.ok) throw new Error(applied.why);

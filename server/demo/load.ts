@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
 import dayjs from 'dayjs';
-import { STATIONS, factAt, parseCase, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
+import { STATIONS, factAt, parseCase, recordedFacts, stationOf, withFact, type Case } from '@careful-latch/core/case';
 import {
   applyChange,
   foundIn,
@@ -75,8 +75,8 @@ function storyOf(property: DemoProperty, people: readonly Account[], days: numbe
   let time = later(property.opened);
   const person = (login: string) => people.find((one) => one.login === login)!;
   const inspector = person(property.by ?? PEOPLE[0].login);
-  const add = (by: Account, body: ChangeBody, at?: string) => {
-    time = at ? later(at) : time.add(20, 'second');
+  const add = (by: Account, body: ChangeBody, at?: string, touches = 1) => {
+    time = at ? later(at) : time.add(20 * touches, 'second');
     const change = { ...body, id: randomUUID(), at: time.toISOString() } as Change;
     const applied = applyChange(now, change, by);
     if (!applied.ok) throw new Error(`demo, ${property.header.address}: ${applied.why}`);
@@ -88,8 +88,13 @@ function storyOf(property: DemoProperty, people: readonly Account[], days: numbe
   add(property.openedBy ? person(property.openedBy) : inspector, opening, property.opened);
   const recorded = factsOf(property);
   if (recorded)
-    for (const path of recordedFacts(recorded))
-      add(inspector, touched(inspection, path, factAt(recorded, path) as string | number));
+    for (const station of STATIONS) {
+      const paths = recordedFacts(recorded).filter((path) => stationOf(path) === station);
+      const facts = paths.map((path) => {
+        return { path, value: factAt(recorded, path) as string | number, how: 'touched' as const };
+      });
+      if (facts.length > 0) add(inspector, { type: 'facts', inspection, facts }, undefined, facts.length);
+    }
   if (property.decision) {
     const { kind, at, conditions = [], order = null, handover = '', oneCause = false } = property.decision;
     const dueOn = property.decision.dueOn ? dayOf(property.decision.dueOn) : undefined;
