@@ -145,6 +145,20 @@ describe('a violation', () => {
     expect(standingOf(after(begun, not), evaluate(begun.case)).unanswered).not.toContainEqual(fed);
   });
 
+  test('a hazard that a device calls a correction is a hazard all the same, also where it is joined', () => {
+    const begun = inspection({ case: caseWith({ 'breaker.heldDown': 'no', 'panel.directoryTrue': 'no' }) });
+    const [held, directory] = [of('breaker/held-down', begun), of('panel/directory-true', begun)];
+    const light = takenUp({ ...held, severity: 'correction' }, V1);
+    expect(after(begun, light).docket.violations[0]!.severity).toBe('hazard');
+    const joined = after(
+      begun,
+      takenUp(directory, V1),
+      move('open', '', { findings: [{ rule: held.rule, part: null }] }),
+    );
+    expect(joined.docket.violations[0]!.severity).toBe('hazard');
+    expect(after(begun, takenUp(directory, V1)).docket.violations[0]!.severity).toBe('correction');
+  });
+
   test('a variance names authority, section, extent and end, and is the lead’s', () => {
     const sent = sentAway();
     const variance = { authority: 'Board of appeals', section: '702.5', extent: 'This house', until: '2027-06-30' };

@@ -264,11 +264,13 @@ function withViolation(docket: Docket, change: DocketChange & { type: 'violation
   );
   if (taken) return `That finding stands in violation ${taken.number} already.`;
   const step = { to, at, by: by.name, words: said };
+  // What the engine calls a hazard is one, whatever the device says.
+  const grave = findings.some(seen.isHazard) && { severity: 'hazard' as const };
   if (!known) {
     if (!is) return 'A new violation says what is wrong.';
     if (docket.violations.length >= MOST) return `An inspection has at most ${MOST} violations.`;
     const number = docket.violations.length + 1;
-    const made = { id, number, findings, ...is, dueOn: dueOn ?? null, state: to, steps: [step] };
+    const made = { id, number, findings, ...is, ...grave, dueOn: dueOn ?? null, state: to, steps: [step] };
     return {
       ...docket,
       violations: [...docket.violations, made],
@@ -291,6 +293,7 @@ function withViolation(docket: Docket, change: DocketChange & { type: 'violation
   if (to === 'varied' && !variance) return `${what}: name authority, section, extent and end of the variance.`;
   const now = {
     ...known,
+    ...grave,
     findings: [...known.findings, ...findings],
     state: to,
     steps: [...known.steps, step],
