@@ -32,7 +32,7 @@ import { Screen, useWide } from '../theme/screen';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { Answers, Unproven } from './answers';
 import { OwnViolation } from './own-violation';
-import { Trouble } from './say';
+import { Trouble } from '../theme/trouble';
 import { Signature } from './signature';
 import { useChange } from './use-change';
 

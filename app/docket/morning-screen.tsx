@@ -14,7 +14,7 @@ import { Screen } from '../theme/screen';
 import { TARGET, usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { keepCalendar, keepList, keepViolations } from './keep';
-import { Trouble } from './say';
+import { Trouble } from '../theme/trouble';
 
 const GRAVE: readonly Concern['id'][] = ['orders', 'hazards'];
 

@@ -31,7 +31,7 @@ import { PAPERS, paperOf, type PaperName } from '@careful-latch/core/papers';
 import { sourceOf } from '../papers/source';
 import { useSession } from '../stores/session';
 import { keepRecord } from './keep';
-import { Trouble } from './say';
+import { Trouble } from '../theme/trouble';
 import { useRecords } from './use-records';
 import { SIGNATURE_BOX } from './signature-path';
 
@@ -103,8 +103,8 @@ function SignedDecision({
         {sealed ? `, ${sealed.record.office.name}` : ''}
       </Words>
       <Papers inspection={inspection} signed={signed} sealed={sealed} />
-      {conditionsOf(signed).map((one) => (
-        <Words key={one}>Condition: {one}</Words>
+      {conditionsOf(signed).map(({ text, dueOn }) => (
+        <Words key={text}>{`Condition: ${text}${dueOn === null ? '' : ` By ${dayText(dueOn)}.`}`}</Words>
       ))}
       {part && 'scope' in signed && (
         <Words>{`For ${signed.scope.map((one) => STATION_NAMES[one]).join(', ')}. The others: ${signed.leftOut}`}</Words>

@@ -2,18 +2,6 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Plate } from '../plates/plate';
 import { Input } from '../theme/elements';
-import { usePalette } from '../theme/theme';
-import { Words } from '../theme/words';
-
-/** A sentence why something cannot be. */
-export function Trouble({ children }: { children: string | undefined }) {
-  const palette = usePalette();
-  return children === undefined ? null : (
-    <Words role="alert" color={palette.violation} style={{ fontSize: 16, lineHeight: 22 }}>
-      {children}
-    </Words>
-  );
-}
 
 /** Asks for words and does something with them. What is often said stands on plates, and is said at one touch. */
 export function Say({

@@ -29,7 +29,8 @@ import { momentText, shortDayText } from '../theme/dates';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 import { ProveAgain } from './prove-again';
-import { Say, Trouble } from './say';
+import { Trouble } from '../theme/trouble';
+import { Say } from './say';
 import { useChange } from './use-change';
 
 /** As many facts of a violation are asked on its card; the others at their stations. */

@@ -32,7 +32,8 @@ import { Button, Input } from '../theme/elements';
 import { Screen, useWide } from '../theme/screen';
 import { cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
-import { Say, Trouble } from './say';
+import { Trouble } from '../theme/trouble';
+import { Say } from './say';
 import { useChange } from './use-change';
 import { ViolationCard } from './violation-card';
 

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { PAPERS, SIZES, paperOf, type PaperName, type Size } from '@careful-latch/core/papers';
-import { Trouble } from '../docket/say';
+import { Trouble } from '../theme/trouble';
 import { useRecords } from '../docket/use-records';
 import type { Walk } from '../inspection/walk';
 import { Plate, Plates } from '../plates/plate';

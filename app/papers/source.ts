@@ -1,6 +1,5 @@
 import type { Inspection, Signed } from '@careful-latch/core/record';
-import type { PaperSource } from '@careful-latch/core/papers';
-import { evaluate } from '@careful-latch/core/verdict';
+import { sourceOfInspection, type PaperSource } from '@careful-latch/core/papers';
 import type { SignedRecord } from '../stores/office';
 
 /** What the papers of a decision are made from: as the office sealed it, else as this device has it, and then provisional. */
@@ -10,21 +9,7 @@ export function sourceOf(
   sealed: SignedRecord | undefined,
   office: string,
 ): PaperSource {
-  if (!sealed) {
-    const { id, header, case: site, evidence, docket } = inspection;
-    const signedBy = signed.signature.name;
-    return {
-      inspection: id,
-      header,
-      case: site,
-      evaluation: evaluate(site),
-      evidence,
-      docket,
-      decision: signed,
-      signedBy,
-      office,
-    };
-  }
+  if (!sealed) return sourceOfInspection(inspection, signed, signed.signature.name, office);
   const { record, seal, number } = sealed;
   return {
     inspection: inspection.id,

@@ -5,7 +5,7 @@ import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { object, string } from 'yup';
 import { Mark } from '../drawn/mark';
-import { Trouble } from '../docket/say';
+import { Trouble } from '../theme/trouble';
 import { Field } from '../plates/field';
 import { join } from '../stores/session';
 import { Button } from '../theme/elements';

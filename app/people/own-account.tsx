@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { Trouble } from '../docket/say';
+import { Trouble } from '../theme/trouble';
 import { Plate } from '../plates/plate';
 import { office } from '../stores/office';
 import { useSession } from '../stores/session';

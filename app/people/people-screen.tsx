@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { ROLES, type Role } from '@careful-latch/core/record';
-import { Trouble } from '../docket/say';
+import { Trouble } from '../theme/trouble';
 import { Plate, Plates } from '../plates/plate';
 import { office, type Colleague, type Invite, type Link } from '../stores/office';
 import { useSession } from '../stores/session';

@@ -14,7 +14,7 @@ import { askDemo, resume, setUp, signIn, useSession } from '../stores/session';
 import { DRAWING_PICTURES, Lift, typedIntoPicture } from '../theme/first-picture';
 import { Waiting } from '../theme/inside';
 import { Screen } from '../theme/screen';
-import { usePalette } from '../theme/theme';
+import { Trouble } from '../theme/trouble';
 import { wayOn } from '../theme/way-on';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 
@@ -53,15 +53,6 @@ function useTry() {
   return { trouble, busy, attempt };
 }
 
-function Trouble({ words }: { words: string | undefined }) {
-  const palette = usePalette();
-  return words ? (
-    <Words role="alert" color={palette.violation}>
-      {words}
-    </Words>
-  ) : null;
-}
-
 function SignInForm({ again }: { again: boolean }) {
   const demo = useSession((one) => one.demo);
   const { trouble, busy, attempt } = useTry();
@@ -88,7 +79,7 @@ function SignInForm({ again }: { again: boolean }) {
         secureTextEntry
         onSubmitEditing={submit}
       />
-      <Trouble words={trouble} />
+      <Trouble>{trouble}</Trouble>
       <Button title="Sign in" loading={busy} disabled={busy} onPress={submit} />
       {demo.length > 0 && (
         <View style={{ gap: 8 }}>
@@ -130,11 +121,11 @@ function SetUpForm() {
           />
         ))}
       </Plates>
-      <Trouble words={form.formState.errors.edition?.message} />
+      <Trouble>{form.formState.errors.edition?.message}</Trouble>
       <Field form={form} name="name" label="Your name" autoComplete="name" />
       <Field form={form} name="login" label="Sign-in name" autoComplete="username" autoCapitalize="none" />
       <Field form={form} name="password" label="Password" autoComplete="new-password" secureTextEntry />
-      <Trouble words={trouble} />
+      <Trouble>{trouble}</Trouble>
       <Button
         title="Make the account"
         loading={busy}

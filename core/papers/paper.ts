@@ -1,6 +1,6 @@
 import type { Case } from '../case';
-import type { Docket, Evidence, Header, Photo, Signed } from '../record';
-import type { Evaluation } from '../verdict';
+import type { Docket, Evidence, Header, Inspection, Photo, Signed } from '../record';
+import { evaluate, type Evaluation } from '../verdict';
 
 /** What a paper is made from: a decision with all that was shown when it was signed. */
 export interface PaperSource {
@@ -16,6 +16,24 @@ export interface PaperSource {
   /** What the office has sealed it as; without it the paper is provisional. */
   readonly sealed?: { readonly number: string; readonly seal: string; readonly checkAt: string } | undefined;
 }
+
+/** What the papers of a decision are made from, as a device has the inspection. */
+export const sourceOfInspection = (
+  one: Inspection,
+  decision: Signed,
+  signedBy: string,
+  office: string,
+): PaperSource => ({
+  inspection: one.id,
+  header: one.header,
+  case: one.case,
+  evaluation: evaluate(one.case),
+  evidence: one.evidence,
+  docket: one.docket,
+  decision,
+  signedBy,
+  office,
+});
 
 /** A piece of a paper, whatever it is shown on. */
 export type Block =

@@ -14,6 +14,7 @@ import {
   DECISIONS,
   ORDER_KINDS,
   VIOLATION_STATES,
+  conditionsOf,
   isApproval,
   isOpen,
   openedAt,
@@ -56,10 +57,8 @@ const rowOf = (c: Case) =>
 const drawing = (c: Case): Block => ({ kind: 'drawing', svg: oneLineSvg(c), says: oneLineWords(c) });
 
 /** The conditions of a decision, each with its day. */
-const conditionLines = ({ conditions }: Signed): string[] =>
-  typeof conditions === 'string'
-    ? [conditions].filter((one) => one !== '')
-    : conditions.map((one) => `${one.text} By ${dayWords(one.dueOn)}.`);
+const conditionLines = (signed: Signed): string[] =>
+  conditionsOf(signed).map(({ text: what, dueOn }) => (dueOn === null ? what : `${what} By ${dayWords(dueOn)}.`));
 
 const visitOf = ({ docket, decision }: PaperSource) =>
   visitUnderWay(docket) ?? docket.visits.find(({ steps: all }) => all.some(({ at }) => at === decision.at));

@@ -98,11 +98,11 @@ export type Signed = (Decision | (Older & Pick<Decision, 'kind' | 'dueOn' | 'sig
   readonly seal?: string;
 };
 
-/** The conditions of a decision in words, however old it is. */
-export const conditionsOf = ({ conditions }: Signed): readonly string[] =>
-  typeof conditions === 'string'
-    ? [conditions].filter((one) => one !== '')
-    : conditions.map(({ text, dueOn }) => `${text} (by ${dueOn})`);
+/** The conditions of a decision, however old it is; those of before had no day. */
+export const conditionsOf = ({
+  conditions,
+}: Signed): readonly { readonly text: string; readonly dueOn: string | null }[] =>
+  typeof conditions === 'string' ? (conditions === '' ? [] : [{ text: conditions, dueOn: null }]) : conditions;
 
 /** What was overruled before findings were answered one by one. */
 export const overruledIn = (signed: Signed): Older['overruled'] => ('overruled' in signed ? signed.overruled : []);
