@@ -85,5 +85,6 @@ export class Office {
     await this.stop();
     rmSync(this.folder, { recursive: true, force: true });
     await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
+    await asAdmin(`DROP ROLE IF EXISTS ${this.database}_server`);
   }
 }

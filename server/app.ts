@@ -24,7 +24,7 @@ import { peopleRoutes } from './people/routes';
 import { paperRoutes } from './papers/routes';
 import { setupRoutes } from './setup/routes';
 
-interface Options extends Connection {
+interface Options extends Omit<Connection, 'db'> {
   readonly log: Logger;
   readonly sessionSecret: string;
   /** The keys with which decisions are sealed. */
@@ -45,7 +45,7 @@ const BODY_LIMIT = '1mb';
 /** The whole server as an Express application; listens nowhere by itself. */
 export function createApp({
   pool,
-  db,
+  door,
   log,
   sessionSecret,
   keys,
@@ -116,14 +116,19 @@ export function createApp({
       cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: WEEK_MS },
     }),
   );
-  api.use(readAccount(db));
+  api.use(readAccount(door));
   api.use(express.json({ limit: BODY_LIMIT }));
-  api.use(sessionRoutes(db, sessionSecret), setupRoutes(db, keys), inspectionRoutes(db, keys), changeRoutes(db, keys));
-  api.use(peopleRoutes(db, keys));
-  api.use(evidenceRoutes(db, new EvidenceStore(evidenceFolder)), notFound);
+  api.use(
+    sessionRoutes(door, sessionSecret),
+    setupRoutes(door, keys),
+    inspectionRoutes(door, keys),
+    changeRoutes(door, keys),
+  );
+  api.use(peopleRoutes(door, keys));
+  api.use(evidenceRoutes(door, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 
-  app.use(paperRoutes(db));
+  app.use(paperRoutes(door));
   if (webFolder && existsSync(join(webFolder, 'shell.html'))) app.use(pages(webFolder));
   app.use(notFound);
   app.use(answerProblems);

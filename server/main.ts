@@ -6,16 +6,20 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
-import { connect, migrate, oneAfterTheOther } from './database/client';
+import { connect } from './database/client';
+import { giveServerRole, migrate, oneAfterTheOther, requireServerRole, serverUrlOf } from './database/migrate';
 import { loadDemo } from './demo/load';
 import { writeAnchor } from './ledger/anchor';
+import { putToRest } from './inspections/rest';
 import { openKeys } from './ledger/keys';
 import { bringUp } from './ledger/ledger';
 import { serverLog } from './log';
 import { simulateMeter } from './meter/instrument';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
-const databaseUrl = process.env.DATABASE_URL;
+/** The owner's address: needed to bring the database up, and forgotten after that. */
+const ownerUrl = process.env.DATABASE_URL;
+delete process.env.DATABASE_URL;
 const trustProxy = process.env.TRUST_PROXY;
 const port = Number(process.env.PORT ?? 4780);
 /** Loopback unless told otherwise: the demo's password is no secret. */
@@ -38,30 +42,41 @@ const evidenceFolder = resolve(process.env.EVIDENCE_FOLDER ?? join(root, '.data'
 /** The keys that seal decisions, and where each day's last seals are written down. */
 const sealKeysFile = resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json'));
 const anchorFolder = resolve(process.env.ANCHOR_FOLDER ?? join(root, '.data', 'anchors'));
-const ANCHOR_EVERY_MS = 3600_000;
+const HOUR_MS = 3600_000;
 /** How long running requests have to be finished, once the server is asked to end. */
 const FINISH_WITHIN_MS = 5_000;
 
 const log = serverLog(process.env.LOG_LEVEL);
 
 async function main(): Promise<void> {
-  if (!databaseUrl) throw new Error('DATABASE_URL is not set. Use npm start, which sets up a database, or set it.');
-  const connection = connect(databaseUrl, (error) => log.warn({ err: error }, 'a connection to the database was lost'));
+  const secret = sessionSecret();
+  const serverUrl = process.env.SERVER_DATABASE_URL ?? (ownerUrl && serverUrlOf(ownerUrl, secret));
+  if (!serverUrl) throw new Error('DATABASE_URL is not set. Use npm start, which sets up a database, or set it.');
+  const lost = (err: Error) => log.warn({ err }, 'a connection to the database was lost');
   const keys = await openKeys(sealKeysFile);
-  await oneAfterTheOther(connection.pool, async () => {
-    await migrate(connection.db);
-    if (process.env.DEMO === '1') await loadDemo(connection.db, keys);
-    await bringUp(connection.db, keys);
-  });
+  if (ownerUrl) {
+    const owner = connect(ownerUrl, lost);
+    await oneAfterTheOther(owner.pool, async () => {
+      await migrate(owner.db);
+      await giveServerRole(owner.pool, serverUrl);
+      if (process.env.DEMO === '1') await loadDemo(owner, keys);
+      await bringUp(owner.door, keys);
+    });
+    await owner.pool.end();
+  }
+  const connection = connect(serverUrl, lost);
+  await requireServerRole(connection.pool);
   const anchor = () =>
-    writeAnchor(connection.db, anchorFolder).catch((err: unknown) => log.warn({ err }, 'no anchor was written'));
+    writeAnchor(connection.door, anchorFolder).catch((err: unknown) => log.warn({ err }, 'no anchor was written'));
+  const rest = () => putToRest(connection.door).catch((err: unknown) => log.warn({ err }, 'nothing was put to rest'));
   await anchor();
-  setInterval(() => void anchor(), ANCHOR_EVERY_MS).unref();
+  await rest();
+  setInterval(() => void Promise.all([anchor(), rest()]), HOUR_MS).unref();
 
   const app = createApp({
     ...connection,
     log,
-    sessionSecret: sessionSecret(),
+    sessionSecret: secret,
     keys,
     evidenceFolder,
     webFolder: join(root, 'app', 'dist'),

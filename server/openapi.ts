@@ -191,9 +191,27 @@ const schemas: Record<string, Json> = {
   Held: object({ held: { type: 'integer' }, whole: { type: 'boolean' } }),
   Inspections: object({
     inspections: list(ref('Inspection')),
+    gone: list(uuid),
     cursor: { type: 'integer' },
     more: { type: 'boolean' },
     restored: { type: 'boolean' },
+  }),
+  ListPage: object({
+    inspections: list(
+      object({
+        id: uuid,
+        address: text,
+        owner: text,
+        permit: text,
+        state: nullable(text),
+        dueOn: nullable(text),
+        dueWhat: nullable(text),
+        inspector: nullable(text),
+        violated: { type: ['array', 'null'], items: text },
+        changedAt: { type: 'string', format: 'date-time' },
+      }),
+    ),
+    next: nullable(text),
   }),
   Records: object({
     records: list(
@@ -353,6 +371,23 @@ export function openApi(): Json {
           ...signedIn,
           parameters: [{ name: 'since', in: 'query', schema: { type: 'integer', minimum: 0, default: 0 } }],
           responses: answers('200', 'Inspections', 'The inspections', ['401', '409', '422']),
+        },
+      },
+      '/api/inspections/list': {
+        get: {
+          summary: 'A page of the office’s list, without cases; `next` is where the following page begins (`after`)',
+          ...signedIn,
+          parameters: [
+            { name: 'words', in: 'query', schema: { type: 'string', maxLength: 200 } },
+            { name: 'state', in: 'query', schema: { type: 'string' } },
+            { name: 'dueBefore', in: 'query', schema: { type: 'string', format: 'date' } },
+            { name: 'inspector', in: 'query', schema: { type: 'string', maxLength: 200 } },
+            { name: 'rule', in: 'query', schema: { type: 'string', maxLength: 200 } },
+            { name: 'sort', in: 'query', schema: { enum: ['due', 'changed', 'street'], default: 'due' } },
+            { name: 'after', in: 'query', schema: { type: 'string', maxLength: 500 } },
+            { name: 'limit', in: 'query', schema: { type: 'integer', minimum: 1, maximum: 100, default: 50 } },
+          ],
+          responses: answers('200', 'ListPage', 'The page', ['401', '422']),
         },
       },
       '/api/inspections/{id}': {

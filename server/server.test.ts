@@ -11,7 +11,7 @@ import { applyChange, touched, type Change, type Inspection } from '@careful-lat
 import type { Evaluation } from '@careful-latch/core/verdict';
 import supertest from 'supertest';
 import { createApp } from './app';
-import { migrate, oneAfterTheOther } from './database/client';
+import { migrate, oneAfterTheOther } from './database/migrate';
 import { accounts, changes, decisions, inspections, offices, sessions } from './database/schema';
 import { DEMO_PROPERTIES } from './demo/properties';
 import { sealOf } from './inspections/seal';
@@ -338,7 +338,10 @@ describe('changes', () => {
     expect((await eve.get(`/api/inspections/${mine!.id}/records`)).body).toMatchObject({ records: [] });
     const { results } = (await eve.change(changeOf(touched(mine!.id, 'breaker.ratingA', 15)), opening(mine!.id)))
       .body as { results: unknown[] };
-    expect(results).toMatchObject([{ status: 'refused' }, { status: 'refused' }]);
+    // An id that is used elsewhere is free here, and tells nothing: what is opened under it is the office's own.
+    expect(results).toMatchObject([{ status: 'refused' }, { status: 'taken', revision: 1 }]);
+    const still = await office.db.select().from(inspections).where(eq(inspections.office, mine!.office));
+    expect(still.find(({ id }) => id === mine!.id)).toEqual(mine);
   });
 
   test('a contractor records, but signs nothing', async () => {
@@ -678,6 +681,7 @@ describe('database', () => {
       const record = { case: v1({}), evaluation: { verdict: 'do-not-energise' }, previousSeal: null } as never;
       await own.db.insert(decisions).values({
         id: randomUUID(),
+        office: home,
         inspection: many[0]!,
         revision: 3,
         by: person!.id,
@@ -774,7 +778,7 @@ describe('database', () => {
   });
 
   test('the demo loads once', async () => {
-    expect(await loadDemo(office.db, office.keys)).toBe(false);
+    expect(await loadDemo(office, office.keys)).toBe(false);
     expect(DEMO_PROPERTIES.length).toBeGreaterThanOrEqual(10);
   });
 });
@@ -820,6 +824,8 @@ describe('OpenAPI', () => {
       ['/api/changes', 'post', async () => who.post('/api/changes', {})],
       ['/api/inspections', 'get', async () => who.get('/api/inspections')],
       ['/api/inspections', 'get', async () => (await visitor(office)).get('/api/inspections')],
+      ['/api/inspections/list', 'get', async () => who.get('/api/inspections/list?words=orch&sort=street')],
+      ['/api/inspections/list', 'get', async () => who.get('/api/inspections/list?sort=color')],
       ['/api/inspections/{id}', 'get', async () => who.get(`/api/inspections/${DEMO_PROPERTIES[4]!.id}`)],
       ['/api/inspections/{id}', 'get', async () => who.get(`/api/inspections/${randomUUID()}`)],
       ['/api/inspections/{id}', 'get', async () => who.get('/api/inspections/seven')],

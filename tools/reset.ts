@@ -22,9 +22,10 @@ if (login === undefined || url === undefined) {
   );
   process.exit(2);
 }
-const { db, pool } = connect(url, () => undefined);
+const { door, pool } = connect(url, () => undefined);
 const keys = await openKeys(resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json')));
-const made = await resetLink(db, keys, undefined, eq(accounts.login, login));
+const office = await door.officeOf('login', login);
+const made = office && (await resetLink(door, keys, office, undefined, eq(accounts.login, login)));
 await pool.end();
 if (made) console.log(`Open at the office’s address, until ${made.expiresAt}:\n  /join?for=password#${made.token}`);
 else {

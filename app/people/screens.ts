@@ -1,4 +1,5 @@
 export { JoinScreen } from './join-screen';
 export { OwnAccountScreen } from './own-account';
 export { PeopleScreen } from './people-screen';
+export { OfficeListScreen } from '../inspections/office-list';
 export { Settings } from './settings';

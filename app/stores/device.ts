@@ -113,10 +113,11 @@ export class Device {
     await Promise.all([...keys.map((key) => tx.store.delete(key)), tx.done]);
   }
 
-  /** Keeps what the office has, together with how far it had counted. */
-  async mirror(put: readonly Inspection[], cursor?: number): Promise<void> {
+  /** Keeps what the office has, and lets go what rests there, together with how far it had counted. */
+  async mirror(put: readonly Inspection[], cursor?: number, gone: readonly string[] = []): Promise<void> {
     const tx = this.db.transaction(['inspections', 'meta'], 'readwrite');
     await Promise.all([
+      ...gone.map((id) => tx.objectStore('inspections').delete(id)),
       ...put.map((one) => tx.objectStore('inspections').put(one)),
       ...(cursor === undefined ? [] : [tx.objectStore('meta').put(cursor, 'cursor')]),
       tx.done,

@@ -275,22 +275,32 @@ async function keepAsShown(target: Device, ids: ReadonlySet<string>): Promise<vo
 }
 
 /**
- * Puts what the office has in place of this device's copies. One with changes still waiting here stays as it is until they are
+ * Puts what the office has in place of this device's copies, and lets go of those that rest. One with changes still waiting here stays as it is until they are
  * sent, and so does one that was changed while the office answered: they are fetched after that.
  */
-async function put(target: Device, theirs: readonly Inspection[], asked: ReadonlyMap<string, number>, upTo?: number) {
+async function put(
+  target: Device,
+  theirs: readonly Inspection[],
+  asked: ReadonlyMap<string, number>,
+  upTo?: number,
+  resting: readonly string[] = [],
+) {
   await writing;
-  const isOwn = ({ id }: Inspection) =>
+  const isOwn = ({ id }: { id: string }) =>
     edits.get(id) !== asked.get(id) || queue.some((one) => one.change.inspection === id);
   for (const one of theirs)
     if (isOwn(one)) owed.add(one.id);
     else owed.delete(one.id);
   const taken = theirs.filter((one) => !isOwn(one)).map(carriedOver);
+  const gone = resting.filter((id) => !isOwn({ id }));
   // What is still owed would be passed over for good, if the page were closed now.
-  await target.mirror(taken, owed.size === 0 ? upTo : undefined);
+  await target.mirror(taken, owed.size === 0 ? upTo : undefined, gone);
   if (device !== target) return;
   set((state) => ({
-    byId: { ...state.byId, ...Object.fromEntries(taken.filter((one) => !isOwn(one)).map((one) => [one.id, one])) },
+    byId: {
+      ...Object.fromEntries(Object.entries(state.byId).filter(([id]) => !gone.includes(id))),
+      ...Object.fromEntries(taken.filter((one) => !isOwn(one)).map((one) => [one.id, one])),
+    },
   }));
 }
 
@@ -328,13 +338,16 @@ async function fetchChanged(target: Device): Promise<void> {
     const answer = await office.changedSince(cursor);
     if (answer.restored) all = new Set();
     for (const { id } of answer.inspections) all?.add(id);
-    await put(target, answer.inspections, asked, answer.cursor);
+    await put(target, answer.inspections, asked, answer.cursor, answer.gone);
     cursor = answer.cursor;
     more = answer.more;
   }
   const lost =
     all && Object.keys(get().byId).filter((id) => !all.has(id) && !queue.some((one) => one.change.inspection === id));
-  if (lost) await keptHereAlone(target, lost);
+  // What rests is not answered either: each is asked for by itself before it is said to be here alone.
+  if (!lost) return;
+  for (const id of lost) owed.add(id);
+  await fetchOwed(target);
 }
 
 /** Sends what waits, then fetches what the office has otherwise; tries again by itself, ever more slowly, while the office cannot be reached. */
@@ -370,6 +383,13 @@ function send(): Promise<void> {
     if (device && get().reach === 'reached' && (queue.length > 0 || asksOthers)) void send();
   });
   return sending;
+}
+
+/** Fetches an inspection that this device does not hold. Leaves it be where the office has none such, or cannot be reached. */
+export async function bring(id: string): Promise<void> {
+  owed.add(id);
+  await sending; // one that has passed what is owed already
+  await send();
 }
 
 /** Sends what waits, and asks what others have changed. */

@@ -2,7 +2,7 @@ import type { Change, Docket, Inspection, Role } from '@careful-latch/core/recor
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Case } from '@careful-latch/core/case';
 import type { Evaluation } from '@careful-latch/core/verdict';
-import type { Evidence, Header, Signed } from '@careful-latch/core/record';
+import type { Evidence, Header, Signed, Summary } from '@careful-latch/core/record';
 
 /** The office could not be asked at all: no signal, or its server is down. */
 export class Unreachable extends Error {}
@@ -55,10 +55,34 @@ export interface SignedRecord {
 
 export interface Changed {
   readonly inspections: readonly Inspection[];
+  /** Inspections that rest: a device need not have them at hand. */
+  readonly gone: readonly string[];
   readonly cursor: number;
   readonly more: boolean;
   /** The office is an older copy of itself: everything is asked for again. */
   readonly restored: boolean;
+}
+
+/** A line of the office’s list. */
+export interface Listed extends Pick<Header, 'address' | 'owner' | 'permit'>, Partial<Pick<Summary, 'violated'>> {
+  readonly id: string;
+  readonly state: Summary['state'] | null;
+  readonly dueOn: string | null;
+  readonly dueWhat: Summary['dueWhat'];
+  readonly inspector: string | null;
+  readonly changedAt: string;
+}
+
+export interface ListQuery {
+  readonly words: string;
+  readonly sort: string;
+  /** States, with commas between. */
+  readonly state: string;
+  readonly dueBefore?: string;
+  readonly rule?: string;
+  readonly inspector?: string;
+  /** Where the page before ended. */
+  readonly after?: string;
 }
 
 /** Somebody of the office, as the lead sees them. */
@@ -166,6 +190,11 @@ export const office = {
   setUp: (wanted: object) => change<{ login: string }>('POST', '/setup', wanted),
   /** What was changed since the office's count was `cursor`, in portions. */
   changedSince: (cursor: number) => ask<Changed>('GET', `/inspections?since=${cursor}`),
+  list: (query: ListQuery) =>
+    ask<{ inspections: Listed[]; next: string | null }>(
+      'GET',
+      `/inspections/list?${new URLSearchParams({ ...query })}`,
+    ),
   inspection: (id: string) => ask<Inspection>('GET', `/inspections/${id}`),
   /** The signed records, and the public keys that they were sealed with. */
   records: (id: string) => ask<{ records: SignedRecord[]; keys: object[] }>('GET', `/inspections/${id}/records`),

@@ -7,5 +7,6 @@ export * from './findings';
 export * from './deciding';
 export * from './reinspection';
 export * from './morning';
+export * from './summary';
 export * from './change';
 export * from './shown';

@@ -7,11 +7,12 @@ import {
   ofOldDevice,
   readChange,
   shownText,
+  summaryOf,
   type Change,
   type Inspection,
 } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
-import { inTransaction, type Database, type Transaction } from '../database/client';
+import type { Door, Transaction } from '../database/client';
 import { accounts, changes, decisions, inspections, offices } from '../database/schema';
 import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
@@ -60,6 +61,7 @@ async function sealed(
   const seal = sealOf(record);
   const row = {
     id: change.id,
+    office: account.office,
     inspection: after.id,
     revision,
     by: account.id,
@@ -151,6 +153,8 @@ async function counted(tx: Transaction, office: string): Promise<number> {
   return row!.seq;
 }
 
+const ID_IN_USE = 'Something else was recorded under this number. Record it anew.';
+
 /** The answer that a change got when it came before; undefined where it is new. One whose id was used for something else is refused, and told nothing. */
 async function answeredBefore(tx: Transaction, account: Account, change: Change): Promise<Result | undefined> {
   const [known] = await tx
@@ -163,7 +167,7 @@ async function answeredBefore(tx: Transaction, account: Account, change: Change)
     return {
       id: change.id,
       status: 'refused',
-      detail: 'Something else was recorded under this number. Record it anew.',
+      detail: ID_IN_USE,
     };
   const { revision, seal } = known;
   return { id: change.id, status: 'taken-before', revision, ...(seal !== null && { seal }) };
@@ -205,6 +209,8 @@ async function takeInNew(
     docket: after.docket,
     changedSinceDecision: after.changedSinceDecision,
     changedAt: new Date(after.changedAt),
+    ...summaryOf(after),
+    resting: false,
   };
   if (before) await tx.update(inspections).set(columns).where(eq(inspections.id, after.id));
   else {
@@ -222,7 +228,9 @@ async function takeInNew(
     if (made.length === 0)
       return { id: change.id, status: 'refused', detail: 'An inspection with this id is open elsewhere.' };
   }
-  await tx.insert(changes).values({ id: change.id, inspection: after.id, revision, by: account.id, body: change });
+  await tx
+    .insert(changes)
+    .values({ id: change.id, office: account.office, inspection: after.id, revision, by: account.id, body: change });
   if (change.type !== 'decide') return { id: change.id, status: 'taken', revision };
   const seal = await sealed(tx, keys, account, before!, after, change, revision);
   return { id: change.id, status: 'taken', revision, seal };
@@ -239,7 +247,7 @@ const idOf = (data: unknown): string | null => {
 
 /** Takes in changes in their order, each judged by itself: one that is refused does not hold up the others, and none is taken twice. */
 export async function takeInAll(
-  db: Database,
+  door: Door,
   keys: SealKeys,
   account: Account,
   all: readonly unknown[],
@@ -248,7 +256,7 @@ export async function takeInAll(
   for (const data of all) {
     try {
       const change = readChange(data);
-      results.push(await inTransaction(db, (tx) => takeIn(tx, keys, account, change)));
+      results.push(await door.inOffice(account.office, (tx) => takeIn(tx, keys, account, change)));
     } catch (error) {
       const detail =
         error instanceof Problem
@@ -257,7 +265,9 @@ export async function takeInAll(
             ? error.errors.join(' ')
             : isBadData(error)
               ? 'It holds something that cannot be kept; record it anew.'
-              : undefined;
+              : databaseCodeOf(error) === '23505' // the number of another office's decision
+                ? ID_IN_USE
+                : undefined;
       if (detail === undefined) throw error;
       results.push({ id: idOf(data), status: 'refused', detail });
     }

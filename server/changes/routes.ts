@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { array, mixed, object } from 'yup';
-import type { Database } from '../database/client';
+import type { Door } from '../database/client';
 import type { SealKeys } from '../ledger/keys';
 import { csrfProtection } from '../sessions/routes';
 import { accountOf, requireAccount, requireNamed } from '../sessions/session';
@@ -15,11 +15,11 @@ const bodySchema = object({
     .max(MOST_CHANGES, `At most ${MOST_CHANGES} changes at once.`),
 });
 
-export function changeRoutes(db: Database, keys: SealKeys): Router {
+export function changeRoutes(door: Door, keys: SealKeys): Router {
   const router = Router();
   router.post('/changes', requireAccount, csrfProtection, requireNamed, async (request, response) => {
     const body = bodySchema.validateSync(request.body);
-    response.json({ results: await takeInAll(db, keys, accountOf(request), body.changes) });
+    response.json({ results: await takeInAll(door, keys, accountOf(request), body.changes) });
   });
   return router;
 }

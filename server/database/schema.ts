@@ -2,6 +2,9 @@ import { sql } from 'drizzle-orm';
 import {
   bigint,
   boolean,
+  customType,
+  date,
+  foreignKey,
   index,
   integer,
   json,
@@ -16,9 +19,16 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Case } from '@careful-latch/core/case';
 import type { Edition } from '@careful-latch/core/codebook';
-import type { Change, DecisionKind, Docket, Evidence, Role } from '@careful-latch/core/record';
+import type { Change, DecisionKind, Docket, Evidence, Role, Summary } from '@careful-latch/core/record';
 import type { SealedRecord } from '../inspections/seal';
 import type { LedgerKind } from '../ledger/line';
+
+/*
+ * Every table but the sessions has its office in it, and PostgreSQL shows the server only the rows of the one that a transaction
+ * is set to (migration 0007): a query that forgets to ask for its office sees nothing of another's.
+ */
+
+const tsvector = customType<{ data: string }>({ dataType: () => 'tsvector' });
 
 /** An office: everybody in it sees its inspections. */
 export const offices = pgTable('offices', {
@@ -72,7 +82,7 @@ export const invites = pgTable('invites', {
 export const inspections = pgTable(
   'inspections',
   {
-    id: uuid('id').primaryKey(),
+    id: uuid('id').notNull(),
     office: uuid('office')
       .notNull()
       .references(() => offices.id),
@@ -95,18 +105,36 @@ export const inspections = pgTable(
     changedSinceDecision: boolean('changed_since_decision').notNull(),
     openedAt: timestamp('opened_at', { withTimezone: true, mode: 'date' }).notNull(),
     changedAt: timestamp('changed_at', { withTimezone: true, mode: 'date' }).notNull(),
+    /** What lists show, sort and look for (`Summary`), made anew with every change. */
+    state: varchar('state', { length: 30 }).$type<Summary['state']>(),
+    dueOn: date('due_on'),
+    dueWhat: varchar('due_what', { length: 20 }).$type<NonNullable<Summary['dueWhat']>>(),
+    street: text('street'),
+    inspector: text('inspector'),
+    violated: text('violated').array().$type<readonly string[]>(),
+    restsOn: date('rests_on'),
+    /** Whether devices were told to let it go; a change wakes it. */
+    resting: boolean('resting').notNull().default(false),
+    words: tsvector('words').generatedAlwaysAs(
+      sql`to_tsvector('simple', regexp_replace(address || ' ' || owner || ' ' || permit, '[^[:alnum:]]+', ' ', 'g'))`,
+    ),
   },
-  (table) => [index('inspections_office').on(table.office, table.seq)],
+  (table) => [
+    primaryKey({ columns: [table.office, table.id] }), // an id used in another office tells nothing
+    index('inspections_office').on(table.office, table.seq),
+    index('inspections_due').on(table.office, sql`coalesce(due_on, 'infinity'::date)`, table.id),
+    index('inspections_changed').on(table.office, table.changedAt, table.id),
+    index('inspections_street').on(table.office, table.street, table.id),
+  ],
 );
 
 /** Every change ever taken in, as it came: the log from which an inspection can be told again. */
 export const changes = pgTable(
   'changes',
   {
-    id: uuid('id').primaryKey(),
-    inspection: uuid('inspection')
-      .notNull()
-      .references(() => inspections.id),
+    id: uuid('id').notNull(),
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
     revision: integer('revision').notNull(),
     by: uuid('by')
       .notNull()
@@ -114,17 +142,21 @@ export const changes = pgTable(
     body: jsonb('body').$type<Change>().notNull(),
     receivedAt: timestamp('received_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
   },
-  (table) => [uniqueIndex('changes_inspection').on(table.inspection, table.revision)],
+  (table) => [
+    primaryKey({ columns: [table.office, table.id] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+    uniqueIndex('changes_inspection').on(table.office, table.inspection, table.revision),
+  ],
 );
 
 /** Signed decisions. The record is what was shown when it was signed; nothing ever updates a row. */
 export const decisions = pgTable(
   'decisions',
   {
+    /** Of no other decision anywhere: by it anybody who holds a paper asks whether it is current. */
     id: uuid('id').primaryKey(),
-    inspection: uuid('inspection')
-      .notNull()
-      .references(() => inspections.id),
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
     revision: integer('revision').notNull(),
     by: uuid('by')
       .notNull()
@@ -134,7 +166,10 @@ export const decisions = pgTable(
     record: jsonb('record').$type<SealedRecord>().notNull(),
     seal: text('seal').notNull(),
   },
-  (table) => [uniqueIndex('decisions_inspection').on(table.inspection, table.revision)],
+  (table) => [
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+    uniqueIndex('decisions_inspection').on(table.office, table.inspection, table.revision),
+  ],
 );
 
 /** Seals: one chain of signed lines an office, to which lines are only ever added. */

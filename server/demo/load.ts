@@ -16,7 +16,7 @@ import {
 } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
 import { takeInAll } from '../changes/apply';
-import type { Database } from '../database/client';
+import type { Connection } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { sha256 } from '../ledger/line';
@@ -138,7 +138,7 @@ function inTurns(story: readonly Made[]): { by: Account; changes: Change[] }[] {
 }
 
 /** Loads the demo scenario once, into a database without accounts; true if it did. All of it is invented. */
-export async function loadDemo(db: Database, keys: SealKeys): Promise<boolean> {
+export async function loadDemo({ db, door }: Connection, keys: SealKeys): Promise<boolean> {
   const [anybody] = await db.select({ id: accounts.id }).from(accounts).limit(1);
   if (anybody) return false;
   const passwordHash = await hash(DEMO_PASSWORD);
@@ -148,7 +148,7 @@ export async function loadDemo(db: Database, keys: SealKeys): Promise<boolean> {
   const days = dayjs().startOf('day').diff(dayjs(DEMO_DAY), 'day');
   for (const property of DEMO_PROPERTIES)
     for (const { by, changes } of inTurns(storyOf(property, people, days)))
-      for (const result of await takeInAll(db, keys, by, changes))
+      for (const result of await takeInAll(door, keys, by, changes))
         if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
   return true;
 }

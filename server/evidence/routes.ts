@@ -1,7 +1,7 @@
 import { basename, dirname } from 'node:path';
 import { raw, Router } from 'express';
 import { number, object, string } from 'yup';
-import type { Database } from '../database/client';
+import type { Door } from '../database/client';
 import { inspectionIn } from '../inspections/queries';
 import { Problem } from '../problems';
 import { csrfProtection } from '../sessions/routes';
@@ -24,12 +24,12 @@ const placeSchema = number()
   .required('Say at which byte the piece begins: at=0.');
 
 /** Photos of inspections: sent in pieces that go on after a break, each known by its SHA-256. */
-export function evidenceRoutes(db: Database, store: EvidenceStore): Router {
+export function evidenceRoutes(door: Door, store: EvidenceStore): Router {
   const router = Router();
 
   async function addressed(account: Account, params: unknown) {
     const { id, sha256 } = addressSchema.validateSync(params);
-    return { sha256, inspection: await inspectionIn(db, account, id) };
+    return { sha256, inspection: await door.inOffice(account.office, (tx) => inspectionIn(tx, account, id)) };
   }
 
   router.put(

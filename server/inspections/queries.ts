@@ -1,6 +1,6 @@
 import { and, asc, eq, gt, inArray, sql, type SQL } from 'drizzle-orm';
 import type { Inspection, Signed } from '@careful-latch/core/record';
-import type { Database, Transaction } from '../database/client';
+import type { Transaction } from '../database/client';
 import { decisions, inspections, offices } from '../database/schema';
 import type { Account } from '../sessions/session';
 
@@ -26,8 +26,8 @@ export const seenBy = ({ id, office, role }: Account): SQL | undefined =>
   and(eq(inspections.office, office), role === 'contractor' ? eq(inspections.openedBy, id) : undefined);
 
 /** The decisions of some inspections without the records that were sealed, each of which is some seventy times as long. */
-async function decisionsOf(db: Database | Transaction, ids: readonly string[]): Promise<Map<string, Signed[]>> {
-  const rows = await db
+async function decisionsOf(tx: Transaction, ids: readonly string[]): Promise<Map<string, Signed[]>> {
+  const rows = await tx
     .select({
       inspection: decisions.inspection,
       seal: decisions.seal,
@@ -41,10 +41,10 @@ async function decisionsOf(db: Database | Transaction, ids: readonly string[]): 
   return byInspection;
 }
 
-async function inspectionsOf(db: Database | Transaction, rows: readonly Row[]): Promise<Inspection[]> {
+export async function inspectionsOf(tx: Transaction, rows: readonly Row[]): Promise<Inspection[]> {
   if (rows.length === 0) return [];
   const made = await decisionsOf(
-    db,
+    tx,
     rows.map(({ id }) => id),
   );
   return rows.map((row) => inspectionOf(row, made.get(row.id)!));
@@ -56,6 +56,8 @@ const PORTION = 50;
 /** What a device does not know yet. */
 interface Changed {
   readonly inspections: readonly Inspection[];
+  /** Inspections that rest: nothing is to be done there, and a device need not have them at hand any longer. */
+  readonly gone: readonly string[];
   /** What the device asks from on the next time. */
   readonly cursor: number;
   readonly more: boolean;
@@ -63,18 +65,22 @@ interface Changed {
   readonly restored: boolean;
 }
 
-/** The inspections that somebody may see and that were changed since a count of the office, in the order of their change. */
-export async function changedSince(db: Database, account: Account, cursor: number): Promise<Changed> {
-  const [office] = await db.select({ seq: offices.seq }).from(offices).where(eq(offices.id, account.office));
-  if (cursor > office!.seq) return { inspections: [], cursor: 0, more: true, restored: true };
-  const rows = await db
+/** The inspections that somebody may see and that were changed since a count of the office, in the order of their change; a device that begins hears of none that rest. */
+export async function changedSince(tx: Transaction, account: Account, cursor: number): Promise<Changed> {
+  const [office] = await tx.select({ seq: offices.seq }).from(offices).where(eq(offices.id, account.office));
+  if (cursor > office!.seq) return { inspections: [], gone: [], cursor: 0, more: true, restored: true };
+  const rows = await tx
     .select()
     .from(inspections)
-    .where(and(seenBy(account), gt(inspections.seq, cursor)))
+    .where(and(seenBy(account), gt(inspections.seq, cursor), cursor === 0 ? eq(inspections.resting, false) : undefined))
     .orderBy(asc(inspections.seq))
     .limit(PORTION);
   return {
-    inspections: await inspectionsOf(db, rows),
+    inspections: await inspectionsOf(
+      tx,
+      rows.filter(({ resting }) => !resting),
+    ),
+    gone: rows.flatMap(({ id, resting }) => (resting ? [id] : [])),
     cursor: rows.at(-1)?.seq ?? cursor,
     more: rows.length === PORTION,
     restored: false,
@@ -83,15 +89,15 @@ export async function changedSince(db: Database, account: Account, cursor: numbe
 
 /** One inspection that somebody may see, or undefined; `lock` holds its row until the transaction ends. */
 export async function inspectionIn(
-  db: Database | Transaction,
+  tx: Transaction,
   account: Account,
   id: string,
   lock = false,
 ): Promise<Inspection | undefined> {
-  const query = db
+  const query = tx
     .select()
     .from(inspections)
     .where(and(eq(inspections.id, id), seenBy(account)));
   const rows = lock ? await query.for('update') : await query;
-  return (await inspectionsOf(db, rows))[0];
+  return (await inspectionsOf(tx, rows))[0];
 }

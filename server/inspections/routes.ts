@@ -1,14 +1,15 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { number, string } from 'yup';
-import type { Database } from '../database/client';
+import type { Door, Transaction } from '../database/client';
 import { decisions, inspections, ledger } from '../database/schema';
 import { signedBy, type SealKeys } from '../ledger/keys';
 import { saidOf } from '../ledger/ledger';
 import { numberOf, type Line } from '../ledger/line';
 import { whyNotHeld } from '../ledger/verify';
 import { Problem } from '../problems';
-import { accountOf, requireAccount } from '../sessions/session';
+import { accountOf, requireAccount, type Account } from '../sessions/session';
+import { listOf, listSchema } from './list';
 import { changedSince, inspectionIn, seenBy } from './queries';
 
 const cursor = number()
@@ -19,42 +20,60 @@ const cursor = number()
   .required();
 const id = string().uuid('The address names no inspection.').required();
 
-export function inspectionRoutes(db: Database, keys: SealKeys): Router {
+async function recordsOf(tx: Transaction, keys: SealKeys, account: Account, inspection: string) {
+  const rows = await tx
+    .select({ decision: decisions, line: ledger.jws })
+    .from(decisions)
+    .innerJoin(inspections, and(eq(inspections.office, decisions.office), eq(inspections.id, decisions.inspection)))
+    .leftJoin(ledger, and(eq(ledger.office, decisions.office), eq(ledger.subject, sql`${decisions.id}::text`)))
+    .where(and(eq(decisions.inspection, inspection), seenBy(account)))
+    .orderBy(decisions.revision);
+  let previous: string | null = null;
+  const records = [];
+  for (const { decision, line } of rows) {
+    const said = line === null ? undefined : ((await signedBy(keys.publicKeys, line)) as Line | undefined);
+    const sealHolds =
+      said !== undefined &&
+      whyNotHeld(said, { ...(await saidOf(tx, decision)), seal: decision.seal }) === undefined &&
+      decision.record.previousSeal === previous;
+    previous = decision.seal;
+    const number = said ? numberOf(said) : null;
+    records.push({ id: decision.id, seal: decision.seal, sealHolds, number, record: decision.record, line });
+  }
+  return records;
+}
+
+export function inspectionRoutes(door: Door, keys: SealKeys): Router {
   const router = Router();
   router.use('/inspections', requireAccount);
 
   /** What was changed since a device asked last, in portions. */
   router.get('/inspections', async (request, response) => {
-    response.json(await changedSince(db, accountOf(request), cursor.validateSync(request.query.since ?? '0')));
+    const account = accountOf(request);
+    const since = cursor.validateSync(request.query.since ?? '0');
+    response.json(await door.inOffice(account.office, (tx) => changedSince(tx, account, since)));
+  });
+
+  /** A page of the office’s list: what is on no device is found here. */
+  router.get('/inspections/list', async (request, response) => {
+    const account = accountOf(request);
+    const wanted = listSchema.validateSync(request.query);
+    response.json(await door.inOffice(account.office, (tx) => listOf(tx, account, wanted)));
   });
 
   router.get('/inspections/:id', async (request, response) => {
-    const found = await inspectionIn(db, accountOf(request), id.validateSync(request.params.id));
+    const account = accountOf(request);
+    const wanted = id.validateSync(request.params.id);
+    const found = await door.inOffice(account.office, (tx) => inspectionIn(tx, account, wanted));
     if (!found) throw new Problem(404, 'Not found', 'The office has no such inspection.');
     response.json(found);
   });
 
   /** The signed records as they were sealed, each with its line of the ledger, and whether it still holds. */
   router.get('/inspections/:id/records', async (request, response) => {
-    const rows = await db
-      .select({ decision: decisions, line: ledger.jws })
-      .from(decisions)
-      .innerJoin(inspections, eq(inspections.id, decisions.inspection))
-      .leftJoin(ledger, eq(ledger.subject, sql`${decisions.id}::text`))
-      .where(and(eq(decisions.inspection, id.validateSync(request.params.id)), seenBy(accountOf(request))))
-      .orderBy(decisions.revision);
-    let previous: string | null = null;
-    const records = [];
-    for (const { decision, line } of rows) {
-      const said = line === null ? undefined : ((await signedBy(keys.publicKeys, line)) as Line | undefined);
-      const sealHolds =
-        said !== undefined &&
-        whyNotHeld(said, { ...(await saidOf(db, decision)), seal: decision.seal }) === undefined &&
-        decision.record.previousSeal === previous;
-      previous = decision.seal;
-      const number = said ? numberOf(said) : null;
-      records.push({ id: decision.id, seal: decision.seal, sealHolds, number, record: decision.record, line });
-    }
+    const account = accountOf(request);
+    const wanted = id.validateSync(request.params.id);
+    const records = await door.inOffice(account.office, (tx) => recordsOf(tx, keys, account, wanted));
     response.json({ records, keys: keys.publicKeys });
   });
 

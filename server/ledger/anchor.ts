@@ -1,6 +1,7 @@
 import { mkdir, readFile, readdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Database } from '../database/client';
+import { eq } from 'drizzle-orm';
+import type { Door } from '../database/client';
 import { offices } from '../database/schema';
 
 /** How far an office's ledger had come on a day. */
@@ -15,9 +16,18 @@ export interface Anchor {
  * Writes today's anchor: for each office how many lines its ledger has, and the SHA-256 of the last. Printed, or sent elsewhere,
  * it shows later what was cut off or rewritten by whoever has the database and the keys.
  */
-export async function writeAnchor(db: Database, folder: string): Promise<void> {
+export async function writeAnchor(door: Door, folder: string): Promise<void> {
   const day = new Date().toISOString().slice(0, 10);
-  const rows = await db.select({ id: offices.id, n: offices.ledgerN, head: offices.ledgerHead }).from(offices);
+  const rows = [];
+  for (const office of await door.officeIds())
+    rows.push(
+      ...(await door.inOffice(office, (tx) =>
+        tx
+          .select({ id: offices.id, n: offices.ledgerN, head: offices.ledgerHead })
+          .from(offices)
+          .where(eq(offices.id, office)),
+      )),
+    );
   await mkdir(folder, { recursive: true });
   const before = (await readAnchors(folder)).filter((one) => one.day === day);
   const lines = rows.map(({ id, n, head }) => {

@@ -28,14 +28,14 @@ beforeAll(async () => {
   await who.post('/api/setup', person);
   const session = (await who.signIn('ilse', PASSWORD)).body as { office: { id: string } };
   home = session.office.id;
-  await bringUp(office.db, office.keys);
+  await bringUp(office.door, office.keys);
   await who.change(opening(house), changeOf(touched(house, 'breaker.ratingA', 50)));
   for (let i = 0; i < 3; i++) {
     await who.change(await who.decisionOn(house, CORRECTIONS));
     await who.change(changeOf(touched(house, 'inlet.ratingA', 30)));
   }
   const folder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
-  await writeAnchor(office.db, folder);
+  await writeAnchor(office.door, folder);
   anchors = await readAnchors(folder);
   await rm(folder, { recursive: true });
 });
@@ -48,7 +48,7 @@ test('what the office sealed holds, line by line, and as it was anchored', async
 
 test('an anchor of the same day is never taken back', async () => {
   const folder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
-  await writeAnchor(office.db, folder);
+  await writeAnchor(office.door, folder);
   const before = await readAnchors(folder);
   const { rows } = await office.pool.query<{ n: number; head: string }>(
     'select ledger_n as n, ledger_head as head from offices',
@@ -60,7 +60,7 @@ test('an anchor of the same day is never taken back', async () => {
     [rows[0]!.n, 'rewritten'],
   ] as const) {
     await set(n, head);
-    await writeAnchor(office.db, folder);
+    await writeAnchor(office.door, folder);
     expect(await readAnchors(folder)).toEqual(before);
   }
   await set(rows[0]!.n, rows[0]!.head);
@@ -123,7 +123,7 @@ test.each<[string, string, RegExp]>([
   ],
   [
     'a decision put in beside the office',
-    `insert into decisions select '${randomUUID()}', inspection, revision + 50, by, kind, signed_at, record, seal from decisions where ${SECOND}`,
+    `insert into decisions select '${randomUUID()}', inspection, revision + 50, by, kind, signed_at, record, seal, office from decisions where ${SECOND}`,
     /has no line: it was put in beside the office/,
   ],
   [
@@ -164,9 +164,9 @@ test('what was cut off or rewritten with the office’s own keys is found by an 
 test('a decision that was put in beside the office is not taken into the ledger by a start', async () => {
   const own = await openOffice();
   await own.pool.query(
-    'insert into decisions select gen_random_uuid(), inspection, revision + 50, by, kind, signed_at, record, seal from decisions limit 1',
+    'insert into decisions select gen_random_uuid(), inspection, revision + 50, by, kind, signed_at, record, seal, office from decisions limit 1',
   );
-  await bringUp(own.db, own.keys);
+  await bringUp(own.door, own.keys);
   const [one] = await own.db.select().from(schema.offices);
   expect((await verifyOffice(own.db, own.keys.publicKeys, one!.id)).wrong).toMatch(/put in beside the office/);
   await own.close();
@@ -197,10 +197,10 @@ test('a new key is vouched for by the one before, and what the old one sealed st
   await own.db.insert(schema.offices).values({ id: at, name: 'W', edition: '2020' });
   const [first, second] = [await newKey(), await newKey()];
   const old = await passingKeys(first);
-  await bringUp(own.db, old);
+  await bringUp(own.door, old);
   const both = await passingKeys(first, second);
-  await bringUp(own.db, both);
-  await bringUp(own.db, both); // once each
+  await bringUp(own.door, both);
+  await bringUp(own.door, both); // once each
   expect(await verifyOffice(own.db, both.publicKeys, at)).toEqual({ lines: 2 });
   expect(await verifyOffice(own.db, old.publicKeys, at)).toEqual({ lines: 2 }); // the old one signed the line of the new
   await own.close();
@@ -215,10 +215,10 @@ test('a decision sealed before there was a ledger is taken into it once, as what
   await own.pool.query('alter table ledger disable trigger user');
   await own.pool.query('delete from ledger; ');
   await own.pool.query("update offices set ledger_n = 0, ledger_head = ''");
-  await bringUp(own.db, own.keys);
+  await bringUp(own.door, own.keys);
   const decided = (await own.pool.query<{ n: number }>('select count(*)::int as n from decisions')).rows[0]!.n;
   expect(await line()).toBe(decided);
-  await bringUp(own.db, own.keys);
+  await bringUp(own.door, own.keys);
   expect(await line()).toBe(decided);
   const [one] = await own.db.select().from(schema.offices);
   expect(await verifyOffice(own.db, own.keys.publicKeys, one!.id)).toEqual({ lines: decided + 1 });

@@ -1,6 +1,6 @@
 import { and, asc, eq, lte } from 'drizzle-orm';
 import { canonicalText } from '@careful-latch/core/record';
-import { inTransaction, type Database, type Transaction } from '../database/client';
+import type { Door, Transaction } from '../database/client';
 import { changes, decisions, inspections, ledger, offices } from '../database/schema';
 import { sealOf } from '../inspections/seal';
 import type { SealKeys } from './keys';
@@ -24,8 +24,8 @@ async function append(tx: Transaction, keys: SealKeys, office: string, said: Sai
 }
 
 /** SHA-256 over the changes of an inspection up to a revision, each hashed with those before it. */
-async function logOf(db: Database | Transaction, inspection: string, revision: number): Promise<string> {
-  const rows = await db
+async function logOf(tx: Transaction, inspection: string, revision: number): Promise<string> {
+  const rows = await tx
     .select({ body: changes.body })
     .from(changes)
     .where(and(eq(changes.inspection, inspection), lte(changes.revision, revision)))
@@ -36,13 +36,13 @@ async function logOf(db: Database | Transaction, inspection: string, revision: n
 type Decided = typeof decisions.$inferSelect;
 
 /** What the ledger says of a decision. */
-export async function saidOf(db: Database | Transaction, row: Decided): Promise<Omit<Said, 'kind'>> {
+export async function saidOf(tx: Transaction, row: Decided): Promise<Omit<Said, 'kind'>> {
   return {
     subject: row.id,
     inspection: row.inspection,
     revision: row.revision,
     record: sealOf(row.record),
-    log: await logOf(db, row.inspection, row.revision),
+    log: await logOf(tx, row.inspection, row.revision),
     decided: row.kind,
     by: row.by,
     signedAt: row.signedAt.toISOString(),
@@ -70,9 +70,9 @@ export async function logPeople(
  * At the start: every key of the file gets its line once; and where an office's ledger only begins, so does every decision that
  * was sealed before there was one, if its seal holds. Later none does: one that was put in beside the office must be found.
  */
-export async function bringUp(db: Database, keys: SealKeys): Promise<void> {
-  for (const { id: office } of await db.select({ id: offices.id }).from(offices))
-    await inTransaction(db, async (tx) => {
+export async function bringUp(door: Door, keys: SealKeys): Promise<void> {
+  for (const office of await door.officeIds())
+    await door.inOffice(office, async (tx) => {
       const [before] = await tx
         .select({ n: offices.ledgerN })
         .from(offices)

@@ -1,7 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import type { SQL } from 'drizzle-orm';
+import { and, eq, type SQL } from 'drizzle-orm';
 import type { Role } from '@careful-latch/core/record';
-import { inTransaction, type Database, type Transaction } from '../database/client';
+import type { Door, Transaction } from '../database/client';
 import { accounts, invites } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { logPeople } from '../ledger/ledger';
@@ -27,10 +27,13 @@ export async function linkFor(
   return { token, expiresAt: expiresAt.toISOString() };
 }
 
-/** A link to a new password of the one account that `which` names; made by somebody, else by that account itself. Undefined where there is none. */
-export const resetLink = (db: Database, keys: SealKeys, by: By | undefined, which: SQL | undefined) =>
-  inTransaction(db, async (tx) => {
-    const [known] = await tx.select().from(accounts).where(which);
+/** A link to a new password of the one account of an office that `which` names; made by somebody, else by that account itself. Undefined where there is none. */
+export const resetLink = (door: Door, keys: SealKeys, office: string, by: By | undefined, which: SQL) =>
+  door.inOffice(office, async (tx) => {
+    const [known] = await tx
+      .select()
+      .from(accounts)
+      .where(and(eq(accounts.office, office), which));
     if (!known) return undefined;
     await logPeople(tx, keys, by ?? known, known.id, `made a link to a new password for ${known.name}`);
     return linkFor(tx, by ?? known, { name: known.name, account: known.id }, RESET_MS);

@@ -5,7 +5,7 @@ import { Router, type Request } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { boolean, mixed, object, string } from 'yup';
 import { ROLES, type Role } from '@careful-latch/core/record';
-import { inTransaction, type Database, type Transaction } from '../database/client';
+import type { Door, Transaction } from '../database/client';
 import { accounts, invites, offices, sessions } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { logPeople } from '../ledger/ledger';
@@ -54,8 +54,35 @@ async function requireALead(tx: Transaction, office: string): Promise<void> {
   if (!lead) throw new Problem(409, 'The last lead', 'An office has a lead. Make somebody else one first.');
 }
 
+async function peopleOf(tx: Transaction, office: string) {
+  const people = await tx
+    .select({
+      id: accounts.id,
+      login: accounts.login,
+      name: accounts.name,
+      role: accounts.role,
+      active: accounts.active,
+    })
+    .from(accounts)
+    .where(eq(accounts.office, office))
+    .orderBy(asc(accounts.name));
+  const open = await tx
+    .select({ id: invites.id, name: invites.name, role: invites.role, expiresAt: invites.expiresAt })
+    .from(invites)
+    .where(
+      and(
+        eq(invites.office, office),
+        isNull(invites.usedAt),
+        isNull(invites.account),
+        gt(invites.expiresAt, new Date()),
+      ),
+    )
+    .orderBy(asc(invites.expiresAt));
+  return { people, invites: open };
+}
+
 /** The people of an office, who may come in, and each one’s own password and sessions. */
-export function peopleRoutes(db: Database, keys: SealKeys): Router {
+export function peopleRoutes(door: Door, keys: SealKeys): Router {
   const router = Router();
   const slow = rateLimit({
     windowMs: 60_000,
@@ -69,36 +96,13 @@ export function peopleRoutes(db: Database, keys: SealKeys): Router {
 
   router.get('/people', requireAccount, requireLead, async (request, response) => {
     const { office } = accountOf(request);
-    const people = await db
-      .select({
-        id: accounts.id,
-        login: accounts.login,
-        name: accounts.name,
-        role: accounts.role,
-        active: accounts.active,
-      })
-      .from(accounts)
-      .where(eq(accounts.office, office))
-      .orderBy(asc(accounts.name));
-    const open = await db
-      .select({ id: invites.id, name: invites.name, role: invites.role, expiresAt: invites.expiresAt })
-      .from(invites)
-      .where(
-        and(
-          eq(invites.office, office),
-          isNull(invites.usedAt),
-          isNull(invites.account),
-          gt(invites.expiresAt, new Date()),
-        ),
-      )
-      .orderBy(asc(invites.expiresAt));
-    response.json({ people, invites: open });
+    response.json(await door.inOffice(office, (tx) => peopleOf(tx, office)));
   });
 
   router.post('/invites', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const wanted = inviteSchema.validateSync(request.body);
-    const made = await inTransaction(db, async (tx) => {
+    const made = await door.inOffice(account.office, async (tx) => {
       await logPeople(tx, keys, account, account.id, `invited ${wanted.name} as ${wanted.role}`);
       return linkFor(tx, account, wanted, INVITED_MS);
     });
@@ -108,7 +112,7 @@ export function peopleRoutes(db: Database, keys: SealKeys): Router {
   router.delete('/invites/:id', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const invite = id.validateSync(request.params.id);
-    await inTransaction(db, async (tx) => {
+    await door.inOffice(account.office, async (tx) => {
       const taken = await tx
         .update(invites)
         .set({ usedAt: new Date() })
@@ -124,13 +128,14 @@ export function peopleRoutes(db: Database, keys: SealKeys): Router {
   router.post('/join', sameOrigin, slow, async (request, response) => {
     const { token, name, login, password } = joinSchema.validateSync(request.body);
     const unused = and(eq(invites.tokenHash, sha256(token)), isNull(invites.usedAt), gt(invites.expiresAt, new Date()));
-    const [asked] = await db.select().from(invites).where(unused);
+    const office = await door.officeOf('invite', sha256(token));
+    const [asked] = office ? await door.inOffice(office, (tx) => tx.select().from(invites).where(unused)) : [];
     if (!asked) throw USED;
     if (!asked.account && (name === '' || login === ''))
       throw new Problem(422, 'Not whole', name === '' ? 'Give your name.' : 'Give a sign-in name.');
     const passwordHash = await hash(password);
     try {
-      const joined = await inTransaction(db, async (tx) => {
+      const joined = await door.inOffice(asked.office, async (tx) => {
         await heldOffice(tx, asked.office);
         const used = await tx.update(invites).set({ usedAt: new Date() }).where(unused).returning({ id: invites.id });
         if (used.length === 0) throw USED; // the same link, a moment ago
@@ -159,7 +164,7 @@ export function peopleRoutes(db: Database, keys: SealKeys): Router {
     const account = accountOf(request);
     const person = id.validateSync(request.params.id);
     const wanted = changeSchema.validateSync(request.body);
-    await inTransaction(db, async (tx) => {
+    await door.inOffice(account.office, async (tx) => {
       await heldOffice(tx, account.office);
       const off = wanted.active === false;
       const [changed] = await tx
@@ -181,7 +186,7 @@ export function peopleRoutes(db: Database, keys: SealKeys): Router {
   router.post('/people/:id/reset', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const person = id.validateSync(request.params.id);
-    const made = await resetLink(db, keys, account, and(eq(accounts.id, person), eq(accounts.office, account.office)));
+    const made = await resetLink(door, keys, account.office, account, eq(accounts.id, person));
     if (!made) throw new Problem(404, 'Not found', 'There is nobody such here.');
     response.status(201).json(made);
   });
@@ -190,12 +195,14 @@ export function peopleRoutes(db: Database, keys: SealKeys): Router {
   router.post('/password', requireAccount, csrfProtection, slow, async (request, response) => {
     const account = accountOf(request);
     const { password, next } = passwordSchema.validateSync(request.body);
-    const [known] = await db.select({ hash: accounts.passwordHash }).from(accounts).where(eq(accounts.id, account.id));
+    const [known] = await door.inOffice(account.office, (tx) =>
+      tx.select({ hash: accounts.passwordHash }).from(accounts).where(eq(accounts.id, account.id)),
+    );
     if (!known || !(await verify(known.hash, password)))
       throw new Problem(422, 'Not it', 'This is not your present password. Nothing was changed.');
     const passwordHash = await hash(next);
     const now = new Date();
-    await inTransaction(db, async (tx) => {
+    await door.inOffice(account.office, async (tx) => {
       await tx.update(accounts).set({ passwordHash, voidBefore: now }).where(eq(accounts.id, account.id));
       await logPeople(tx, keys, account, account.id, 'changed the password');
     });
@@ -207,11 +214,13 @@ export function peopleRoutes(db: Database, keys: SealKeys): Router {
     and(sql`${sessions.sess}->>'accountId' = ${accountOf(request).id}`, gt(sessions.expire, new Date()));
 
   router.get('/sessions', requireAccount, async (request, response) => {
-    const own = await db
-      .select({ sid: sessions.sid, signedInAt: sql<string>`${sessions.sess}->>'signedInAt'` })
-      .from(sessions)
-      .where(ownSessions(request))
-      .orderBy(asc(sessions.expire));
+    const own = await door.inOffice(accountOf(request).office, (tx) =>
+      tx
+        .select({ sid: sessions.sid, signedInAt: sql<string>`${sessions.sess}->>'signedInAt'` })
+        .from(sessions)
+        .where(ownSessions(request))
+        .orderBy(asc(sessions.expire)),
+    );
     response.json({
       sessions: own.map(({ sid, signedInAt }) => ({
         signedInAt: new Date(Number(signedInAt)).toISOString(),
@@ -223,7 +232,7 @@ export function peopleRoutes(db: Database, keys: SealKeys): Router {
   router.delete('/sessions', requireAccount, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const now = new Date();
-    await inTransaction(db, async (tx) => {
+    await door.inOffice(account.office, async (tx) => {
       await tx.delete(sessions).where(and(ownSessions(request), ne(sessions.sid, request.sessionID)));
       await tx.update(accounts).set({ voidBefore: now }).where(eq(accounts.id, account.id));
       await logPeople(tx, keys, account, account.id, 'ended the other sessions');

@@ -6,7 +6,7 @@ import { eq } from 'drizzle-orm';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { object, string } from 'yup';
-import type { Database } from '../database/client';
+import type { Door } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import { DEMO_PASSWORD } from '../demo/password';
 import { Problem } from '../problems';
@@ -28,8 +28,11 @@ const credentialsSchema = object({
 /** Verifying against this keeps an unknown name as slow as a wrong password. */
 const NOBODY = hash('nobody has this password');
 
-async function accountFor(db: Database, login: string, password: string): Promise<Account> {
-  const [row] = await db.select().from(accounts).where(eq(accounts.login, login));
+async function accountFor(door: Door, login: string, password: string): Promise<Account> {
+  const office = await door.officeOf('login', login);
+  const [row] = office
+    ? await door.inOffice(office, (tx) => tx.select().from(accounts).where(eq(accounts.login, login)))
+    : [];
   const right = await verify(row?.passwordHash ?? (await NOBODY), password);
   if (!row?.active || !right)
     throw new Problem(
@@ -50,25 +53,34 @@ function renewSession(request: Request): Promise<void> {
 const KNOWN = 'careful-latch-known';
 const YEAR_MS = 365 * 24 * 3600 * 1000;
 
-export function sessionRoutes(db: Database, secret: string): Router {
+export function sessionRoutes(door: Door, secret: string): Router {
   const router = Router();
+
+  async function demoAccounts() {
+    const office = await door.officeOf('demo');
+    if (!office) return [];
+    const all = await door.inOffice(office, (tx) =>
+      tx
+        .select({ login: accounts.login, name: accounts.name, role: accounts.role })
+        .from(accounts)
+        .where(eq(accounts.demo, true))
+        .orderBy(accounts.login),
+    );
+    return all.map((one) => ({ ...one, password: DEMO_PASSWORD }));
+  }
 
   async function sessionState(request: Request) {
     const account = request.account ?? null;
-    const [office] = account ? await db.select().from(offices).where(eq(offices.id, account.office)) : [];
-    const demo = await db
-      .select({ login: accounts.login, name: accounts.name, role: accounts.role })
-      .from(accounts)
-      .where(eq(accounts.demo, true))
-      .orderBy(accounts.login);
-    const [anybody] = await db.select({ id: accounts.id }).from(accounts).limit(1);
+    const [office] = account
+      ? await door.inOffice(account.office, (tx) => tx.select().from(offices).where(eq(offices.id, account.office)))
+      : [];
     return {
       // A stranger has no session to protect yet, and makes no row: the token comes with the account.
       csrfToken: account ? csrf.generateToken(request) : null,
       account: account && { id: account.id, login: account.login, name: account.name, role: account.role },
       office: office ? { id: office.id, name: office.name, edition: office.edition } : null,
-      demo: account ? [] : demo.map((one) => ({ ...one, password: DEMO_PASSWORD })),
-      needsSetup: !anybody,
+      demo: account ? [] : await demoAccounts(),
+      needsSetup: !account && (await door.officeIds()).length === 0,
     };
   }
 
@@ -100,7 +112,7 @@ export function sessionRoutes(db: Database, secret: string): Router {
   ];
   router.post('/session', sameOrigin, ...limits, async (request: Request, response: Response) => {
     const { login, password } = credentialsSchema.validateSync(request.body);
-    const account = await accountFor(db, login, password);
+    const account = await accountFor(door, login, password);
     await renewSession(request); // a session from before the sign-in is never reused after it
     request.session.accountId = account.id;
     request.session.signedInAt = Date.now();

@@ -1,9 +1,7 @@
-import { and, eq } from 'drizzle-orm';
 import type { Request, RequestHandler } from 'express';
 import 'express-session';
 import { inspects, type Role } from '@careful-latch/core/record';
-import type { Database } from '../database/client';
-import { accounts } from '../database/schema';
+import type { Door } from '../database/client';
 import { Problem } from '../problems';
 
 /** Who is signed in. */
@@ -35,23 +33,13 @@ const LONGEST_SESSION_MS = 30 * 24 * 3600 * 1000;
 
 /** Reads afresh who a session belongs to: whoever is switched off or has another role is so from the next request on. */
 export const readAccount =
-  (db: Database): RequestHandler =>
+  (door: Door): RequestHandler =>
   async (request, _response, next) => {
     const { accountId, signedInAt = 0 } = request.session;
     if (accountId !== undefined && Date.now() - signedInAt < LONGEST_SESSION_MS) {
-      const [account] = await db
-        .select({
-          id: accounts.id,
-          office: accounts.office,
-          login: accounts.login,
-          name: accounts.name,
-          role: accounts.role,
-          voidBefore: accounts.voidBefore,
-        })
-        .from(accounts)
-        .where(and(eq(accounts.id, accountId), eq(accounts.active, true)));
-      if (account && signedInAt >= (account.voidBefore?.getTime() ?? 0)) {
-        const { voidBefore: _, ...who } = account;
+      const account = await door.accountOf(accountId);
+      if (account && signedInAt >= account.voidBeforeMs) {
+        const { voidBeforeMs: _, ...who } = account;
         request.account = who;
       }
     }

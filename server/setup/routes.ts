@@ -4,7 +4,7 @@ import { sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { mixed, object, string } from 'yup';
 import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
-import { inTransaction, type Database } from '../database/client';
+import type { Door } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { bringUp } from '../ledger/ledger';
@@ -32,24 +32,23 @@ const setupSchema = object({
 const CLOSED = new Problem(409, 'Set up already', 'This office has accounts already. Sign in.');
 
 /** The first account of a fresh installation; refused as soon as there is any. */
-export function setupRoutes(db: Database, keys: SealKeys): Router {
+export function setupRoutes(door: Door, keys: SealKeys): Router {
   const router = Router();
   router.post('/setup', sameOrigin, async (request, response) => {
-    const [already] = await db.select({ id: accounts.id }).from(accounts).limit(1);
-    if (already) throw CLOSED; // looked at before anything costly is done
+    if ((await door.officeIds()).length > 0) throw CLOSED; // looked at before anything costly is done
     const wanted = setupSchema.validateSync(request.body);
     const passwordHash = await hash(wanted.password);
-    await inTransaction(db, async (tx) => {
-      await tx.execute(sql`LOCK TABLE ${accounts} IN EXCLUSIVE MODE`);
-      const [anybody] = await tx.select({ id: accounts.id }).from(accounts).limit(1);
-      if (anybody) throw CLOSED;
-      const office = randomUUID();
+    const office = randomUUID();
+    await door.inOffice(office, async (tx) => {
+      await tx.execute(sql`LOCK TABLE ${offices} IN EXCLUSIVE MODE`);
+      const { rows } = await tx.execute(sql`select office_ids()`);
+      if (rows.length > 0) throw CLOSED;
       await tx.insert(offices).values({ id: office, name: wanted.office, edition: wanted.edition });
       await tx
         .insert(accounts)
         .values({ id: randomUUID(), office, login: wanted.login, name: wanted.name, role: 'lead', passwordHash });
     });
-    await bringUp(db, keys); // its ledger begins with its first key
+    await bringUp(door, keys); // its ledger begins with its first key
     response.status(201).json({ login: wanted.login });
   });
   return router;

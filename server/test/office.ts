@@ -12,7 +12,8 @@ import { STATIONS } from '@careful-latch/core/case';
 import { shownText, type Change, type ChangeBody, type Decision, type Inspection } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
 import { createApp } from '../app';
-import { connect, migrate, type Connection } from '../database/client';
+import { connect, type Connection } from '../database/client';
+import { giveServerRole, migrate, requireServerRole, serverUrlOf } from '../database/migrate';
 import { loadDemo } from '../demo/load';
 import { passingKeys, type SealKeys } from '../ledger/keys';
 import { bringUp } from '../ledger/ledger';
@@ -32,7 +33,11 @@ async function asAdmin(sql: string): Promise<void> {
   await client.end();
 }
 
+/** An office; its own connection is the owner's, for whom nothing is hidden. */
 export interface Office extends Connection {
+  /** What the server has. */
+  readonly served: Connection;
+  readonly serverUrl: string;
   readonly app: ReturnType<typeof createApp>;
   readonly url: string;
   readonly keys: SealKeys;
@@ -40,7 +45,7 @@ export interface Office extends Connection {
   close(): Promise<void>;
 }
 
-/** A database of its own with the newest schema, and the server on it. */
+/** A database of its own with the newest schema, and the server on it under its own role. */
 export async function openOffice({
   demo = true,
   migrated = true,
@@ -49,22 +54,31 @@ export async function openOffice({
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   await asAdmin(`CREATE DATABASE ${name}`);
   const url = Object.assign(new URL(adminUrl()), { pathname: `/${name}` }).toString();
-  const connection = connect(url, () => undefined);
-  if (migrated) await migrate(connection.db);
+  const owner = connect(url, () => undefined);
+  const serverUrl = serverUrlOf(url, 'test');
+  const served = connect(serverUrl, () => undefined);
+  if (migrated) {
+    await migrate(owner.db);
+    await giveServerRole(owner.pool, serverUrl);
+    await requireServerRole(served.pool);
+  }
   const keys = await passingKeys();
-  if (demo) await loadDemo(connection.db, keys);
-  if (migrated) await bringUp(connection.db, keys);
+  if (demo) await loadDemo(owner, keys);
+  if (migrated) await bringUp(owner.door, keys);
   const evidenceFolder = await mkdtemp(join(tmpdir(), '.careful-latch-'));
-  const app = createApp({ ...connection, log, sessionSecret: 'test', keys, evidenceFolder });
+  const app = createApp({ ...served, log, sessionSecret: 'test', keys, evidenceFolder });
   return {
-    ...connection,
+    ...owner,
+    served,
+    serverUrl,
     app,
     keys,
     evidenceFolder,
     url,
     close: async () => {
-      await connection.pool.end();
+      await Promise.all([owner.pool.end(), served.pool.end()]);
       await asAdmin(`DROP DATABASE ${name} WITH (FORCE)`);
+      await asAdmin(`DROP ROLE IF EXISTS ${name}_server`);
       await rm(evidenceFolder, { recursive: true });
     },
   };

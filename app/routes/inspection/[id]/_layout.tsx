@@ -1,5 +1,5 @@
 import { Slot, useLocalSearchParams, usePathname } from 'expo-router';
-import { memo, useCallback, useState } from 'react';
+import { memo, useCallback, useEffect, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { Findings } from '../../../inspection/findings';
 import { Acts, Head } from '../../../inspection/head';
@@ -9,7 +9,7 @@ import { KeySheet } from '../../../inspection/key-sheet';
 import { useKeys } from '../../../inspection/use-keys';
 import { useWalk, useWalkSoon } from '../../../inspection/use-inspection';
 import { VerdictBlock } from '../../../inspection/verdict-block';
-import { useInspections } from '../../../stores/inspections';
+import { bring, useInspections } from '../../../stores/inspections';
 import { Back } from '../../../theme/back';
 import { Screen, useWide } from '../../../theme/screen';
 import { usePalette } from '../../../theme/theme';
@@ -76,7 +76,11 @@ export default inside(function InspectionLayout() {
   const palette = usePalette();
   const path = usePathname();
   const asked = useInspections((one) => one.asked);
-  if (!here && !asked)
+  const [sought, setSought] = useState<string>();
+  useEffect(() => {
+    if (!here && asked) void bring(id).finally(() => setSought(id)); // found in the office's list, or by a link
+  }, [here, asked, id]);
+  if (!here && (!asked || sought !== id))
     return (
       <Screen narrow head={<Back to="/" label="Inspections" />}>
         <Quiet>Fetching it from the office…</Quiet>
@@ -88,7 +92,8 @@ export default inside(function InspectionLayout() {
       <Screen narrow head={<Back to="/" label="Inspections" />}>
         <Title>Not on this phone</Title>
         <Quiet>
-          This phone has no such inspection. If another person opened it, it comes once the office can be reached.
+          Neither this phone nor the office has such an inspection, or the office cannot be reached. If another person
+          opened it, it comes by itself.
         </Quiet>
       </Screen>
     );

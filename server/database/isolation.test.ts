@@ -1,0 +1,120 @@
+import { randomUUID } from 'node:crypto';
+import { eq, sql } from 'drizzle-orm';
+import type { Inspection } from '@careful-latch/core/record';
+import { CORRECTIONS, openOffice, opening, visitor, type Office } from '../test/office';
+import { databaseCodeOf } from '../problems';
+import { connect } from './client';
+import { requireServerRole } from './migrate';
+import { accounts, changes, decisions, inspections, invites, ledger, offices } from './schema';
+
+let office: Office;
+let home: string;
+const elsewhere = randomUUID();
+beforeAll(async () => {
+  office = await openOffice();
+  home = (await office.db.select().from(offices))[0]!.id;
+  await office.db.insert(offices).values({ id: elsewhere, name: 'Elsewhere', edition: '2017' });
+  const [ilse] = await office.db.select().from(accounts).where(eq(accounts.login, 'ilse'));
+  await office.db.insert(accounts).values({ ...ilse!, id: randomUUID(), office: elsewhere, login: 'eve', demo: false });
+  const lead = await visitor(office);
+  await lead.signIn('ilse');
+  await lead.post('/api/invites', { role: 'inspector', name: 'Nan' });
+}, 60_000);
+afterAll(() => office.close());
+
+const TABLES = { offices, accounts, invites, inspections, changes, decisions, ledger };
+const counts = async (db: Office['db']) => {
+  const all: Record<string, number> = {};
+  for (const [name, table] of Object.entries(TABLES)) all[name] = await db.$count(table);
+  return all;
+};
+/** With what code of PostgreSQL something is refused; undefined where it is done. */
+const refusal = (work: Promise<unknown>) =>
+  work.then(
+    () => undefined,
+    (error: unknown) => databaseCodeOf(error),
+  );
+const FORBIDDEN = '42501';
+
+test('a query that names no office sees nothing, whatever table it asks', async () => {
+  const none = Object.fromEntries(Object.keys(TABLES).map((name) => [name, 0]));
+  expect(await counts(office.served.db)).toEqual(none);
+  const all = await counts(office.db);
+  for (const name of Object.keys(TABLES)) expect([name, all[name]! > 0]).toEqual([name, true]); // there was something to see
+});
+
+test('within an office its rows are all that is seen, and a query that forgets to ask for it changes no other’s', async () => {
+  const { door } = office.served;
+  expect(await door.inOffice(elsewhere, counts)).toEqual({
+    ...(await counts(office.served.db)),
+    offices: 1,
+    accounts: 1,
+  });
+  const own = await door.inOffice(home, counts);
+  expect(own).toEqual({ ...(await counts(office.db)), offices: 1, accounts: 3 });
+  const changed = await door.inOffice(elsewhere, (tx) =>
+    tx.update(inspections).set({ owner: 'nobody' }).returning({ id: inspections.id }),
+  );
+  expect(changed).toEqual([]);
+  const person = { login: 'mallory', name: 'M', role: 'lead' as const, passwordHash: 'x' };
+  const planted = door.inOffice(elsewhere, (tx) =>
+    tx.insert(accounts).values({ id: randomUUID(), office: home, ...person }),
+  );
+  expect(await refusal(planted)).toBe(FORBIDDEN);
+});
+
+test('what a transaction was set to is gone with it, also for a connection that others use after it', async () => {
+  const one = connect(office.serverUrl, () => undefined, { connections: 1 });
+  await one.door.inOffice(home, async (tx) => expect(await tx.$count(inspections)).toBeGreaterThan(0));
+  expect(await one.db.$count(inspections)).toBe(0);
+  await expect(one.door.inOffice(home, () => Promise.reject(new Error('broken off')))).rejects.toThrow('broken off');
+  expect(await one.db.$count(inspections)).toBe(0);
+  await one.pool.end();
+});
+
+test('two offices at the same moment, over and over, each see their own', async () => {
+  const seen = await Promise.all(
+    Array.from({ length: 60 }, (_, i) =>
+      office.served.door.inOffice(i % 2 ? home : elsewhere, async (tx) => {
+        const [own] = await tx.select({ id: offices.id }).from(offices);
+        await tx.execute(sql`select pg_sleep(0.002)`);
+        return [own!.id, (await tx.$count(inspections)) > 0];
+      }),
+    ),
+  );
+  for (const [i, one] of seen.entries()) expect(one).toEqual(i % 2 ? [home, true] : [elsewhere, false]);
+});
+
+test.each([
+  ['changes', 'update changes set revision = 99'],
+  ['changes', 'delete from changes'],
+  ['decisions', "update decisions set kind = 'approved'"],
+  ['decisions', 'delete from decisions'],
+  ['ledger', 'delete from ledger'],
+  ['ledger', 'truncate ledger'],
+  ['the guards', 'alter table ledger disable trigger user'],
+  ['the policies', 'alter table changes disable row level security'],
+  ['an inspection', 'delete from inspections'],
+  ['an account', 'delete from accounts'],
+])('the server’s role is refused at %s: %s', async (_, statement) => {
+  expect(await refusal(office.served.door.inOffice(home, (tx) => tx.execute(sql.raw(statement))))).toBe(FORBIDDEN);
+});
+
+test('the server serves under no role that PostgreSQL would not hold back', async () => {
+  await expect(requireServerRole(office.pool)).rejects.toThrow('needs a role of its own');
+  await expect(requireServerRole(office.served.pool)).resolves.toBeUndefined();
+});
+
+test('the number of another office’s decision is refused without telling whose it is', async () => {
+  const eve = await visitor(office);
+  await eve.signIn('eve');
+  const id = randomUUID();
+  await eve.change(opening(id));
+  const [theirs] = await office.db.select({ id: decisions.id }).from(decisions);
+  const decision = await eve.decisionOn(id, { ...CORRECTIONS, signature: { name: 'Ilse O’Harrow', path: '' } });
+  const { results } = (await eve.change({ ...decision, id: theirs!.id })).body as { results: unknown[] };
+  expect(results).toEqual([
+    { id: theirs!.id, status: 'refused', detail: expect.stringContaining('Something else was recorded') as string },
+  ]);
+  expect(((await eve.get(`/api/inspections/${id}`)).body as Inspection).revision).toBe(1);
+});
