@@ -31,6 +31,7 @@ for (const scheme of ['light', 'dark'] as const)
       `${HOUSE}/paper?name=report`,
       '/morning',
       '/people',
+      '/all',
       '/account',
     ]) {
       await page.goto(`${office.address}${screen}`);

@@ -22,8 +22,12 @@ function freePort(): Promise<number> {
   });
 }
 
-async function asAdmin(sql: string): Promise<void> {
-  const client = new pg.Client(process.env.TEST_DATABASE_URL);
+/** The address of a database of the tests, for its owner. */
+const urlOf = (database: string) =>
+  Object.assign(new URL(process.env.TEST_DATABASE_URL!), { pathname: `/${database}` }).toString();
+
+async function asAdmin(sql: string, url = process.env.TEST_DATABASE_URL): Promise<void> {
+  const client = new pg.Client(url);
   await client.connect();
   await client.query(sql);
   await client.end();
@@ -52,7 +56,6 @@ export class Office {
   }
 
   async start(): Promise<void> {
-    const url = Object.assign(new URL(process.env.TEST_DATABASE_URL!), { pathname: `/${this.database}` }).toString();
     const [command, args] = serverCommand(await serverBundle(root));
     this.server = spawn(command, args, {
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
@@ -61,7 +64,7 @@ export class Office {
         NODE_ENV: 'production',
         LOG_LEVEL: 'fatal',
         PORT: String(this.port),
-        DATABASE_URL: url,
+        DATABASE_URL: urlOf(this.database),
         DEMO: this.demo ? '1' : '0',
         SESSION_SECRET: 'e2e',
         EVIDENCE_FOLDER: join(this.folder, 'photos'),
@@ -70,6 +73,11 @@ export class Office {
       },
     });
     await once(this.server, 'message');
+  }
+
+  /** Does something to its database that only time does: lets months go by. */
+  sql(statement: string): Promise<void> {
+    return asAdmin(statement, urlOf(this.database));
   }
 
   async stop(): Promise<void> {

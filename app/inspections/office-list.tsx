@@ -127,6 +127,7 @@ export function OfficeListScreen() {
   const [states, setStates] = useState<readonly State[]>([]);
   const [late, setLate] = useState(false);
   const [rule, setRule] = useState<string>();
+  const [unfolded, setUnfolded] = useState(false);
   const [inspector, setInspector] = useState<string>();
   const today = dayjs().format('YYYY-MM-DD');
   const query = { words, sort, state: states.join(','), ...(late && { dueBefore: today }), ...(rule && { rule }), ...(inspector && { inspector }) }; // prettier-ignore
@@ -136,8 +137,23 @@ export function OfficeListScreen() {
     () => (inspector ? [inspector] : [...new Set(rows.flatMap((one) => one.inspector ?? []))].sort()),
     [rows, inspector],
   );
-  const toggle = (state: State) =>
-    setStates(states.includes(state) ? states.filter((one) => one !== state) : [...states, state]);
+  /** All by which the list can be narrowed; pressed again, one is let go of. */
+  const narrowings = [
+    { label: 'Late', selected: late, onPress: () => setLate(!late) },
+    ...(Object.keys(STATE_WORDS) as State[]).map((one) => {
+      const selected = states.includes(one);
+      const rest = states.filter((other) => other !== one);
+      return { label: STATE_WORDS[one], selected, onPress: () => setStates(selected ? rest : [...states, one]) };
+    }),
+    ...inspectors.map((one) => {
+      const selected = inspector === one;
+      return { label: one, selected, onPress: () => setInspector(selected ? undefined : one) };
+    }),
+    ...rules.map((one) => {
+      const selected = rule === one;
+      return { label: ruleWords(one), selected, onPress: () => setRule(selected ? undefined : one) };
+    }),
+  ];
   return (
     <View style={{ flex: 1, backgroundColor: palette.paper }}>
       <FlatList
@@ -164,39 +180,13 @@ export function OfficeListScreen() {
               ))}
             </Plates>
             <Plates label="Only">
-              <Plate label="Late" quiet selected={late} onPress={() => setLate(!late)} />
-              {(Object.keys(STATE_WORDS) as State[]).map((one) => (
-                <Plate
-                  key={one}
-                  quiet
-                  label={STATE_WORDS[one]}
-                  selected={states.includes(one)}
-                  onPress={() => toggle(one)}
-                />
-              ))}
+              <Plate role="button" quiet label={unfolded ? 'Fold' : 'Only…'} onPress={() => setUnfolded(!unfolded)} />
+              {narrowings
+                .filter(({ selected }) => unfolded || selected)
+                .map((one) => (
+                  <Plate key={one.label} quiet {...one} />
+                ))}
             </Plates>
-            {(rules.length > 0 || inspectors.length > 1 || inspector) && (
-              <Plates label="Inspector, rule violated">
-                {inspectors.map((one) => (
-                  <Plate
-                    key={one}
-                    quiet
-                    label={one}
-                    selected={inspector === one}
-                    onPress={() => setInspector(inspector === one ? undefined : one)}
-                  />
-                ))}
-                {rules.map((one) => (
-                  <Plate
-                    key={one}
-                    quiet
-                    label={ruleWords(one)}
-                    selected={rule === one}
-                    onPress={() => setRule(rule === one ? undefined : one)}
-                  />
-                ))}
-              </Plates>
-            )}
             <Trouble>{trouble}</Trouble>
           </View>
         }

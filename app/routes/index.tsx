@@ -76,6 +76,15 @@ export default inside(function Inspections() {
       containerStyle={{ paddingHorizontal: 0 }}
     />
   );
+  /** What this device does not hold is found at the office. */
+  const further = search !== '' && (
+    <Plate
+      role="button"
+      quiet
+      label="Look in all of the office"
+      onPress={() => router.navigate(`/all?words=${encodeURIComponent(search)}` as never)}
+    />
+  );
   const empty = !none
     ? `Nothing found for “${search}”.`
     : asked
@@ -90,6 +99,7 @@ export default inside(function Inspections() {
             <Quiet numberOfLines={1}>{office?.name}</Quiet>
           </View>
           <View style={{ flex: 1, maxWidth: 420 }}>{!none && find}</View>
+          {further}
           <View style={{ flex: 1 }}>
             <SaveLine />
           </View>
@@ -140,6 +150,7 @@ export default inside(function Inspections() {
             </View>
           )
         }
+        ListFooterComponent={<View style={{ paddingVertical: 12 }}>{further}</View>}
         ListEmptyComponent={
           <View style={{ paddingVertical: 24 }}>
             <Quiet>{empty}</Quiet>

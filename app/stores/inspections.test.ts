@@ -3,6 +3,7 @@ import type { Change, Inspection } from '@careful-latch/core/record';
 import { applyChange, touched } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
 import {
+  bring,
   catchUp,
   closeStore,
   decide,
@@ -46,6 +47,8 @@ class FakeOffice {
   /** The office's count at the last change of each inspection. */
   private readonly counts = new Map<string, number>();
   private count = 0;
+  /** Inspections that rest: told once, and given to no new device. */
+  private readonly resting = new Set<string>();
   /** What was asked, in its order. */
   readonly asked: string[] = [];
 
@@ -56,14 +59,15 @@ class FakeOffice {
   changedSince = async (cursor: number): Promise<Changed> => {
     if (this.trouble) throw this.trouble;
     this.asked.push(`since ${cursor}`);
-    if (cursor > this.count) return { inspections: [], cursor: 0, more: true, restored: true };
+    if (cursor > this.count) return { inspections: [], gone: [], cursor: 0, more: true, restored: true };
     const newer = [...this.inspections.values()]
       .filter(({ id }) => this.counts.get(id)! > cursor)
       .sort((one, other) => this.counts.get(one.id)! - this.counts.get(other.id)!);
-    const inspections = newer.slice(0, 2);
-    const last = inspections.at(-1);
+    const portion = newer.slice(0, 2);
+    const last = portion.at(-1);
     return {
-      inspections,
+      inspections: portion.filter(({ id }) => !this.resting.has(id)),
+      gone: cursor === 0 ? [] : portion.flatMap(({ id }) => (this.resting.has(id) ? [id] : [])),
       cursor: last ? this.counts.get(last.id)! : cursor,
       more: newer.length > 2,
       restored: false,
@@ -76,6 +80,10 @@ class FakeOffice {
     if (!found) throw new Refused(404, 'The office has no such inspection.');
     return found;
   };
+  rest(id: string): void {
+    this.resting.add(id);
+    this.put(this.inspections.get(id)!);
+  }
   /** An older copy of the office, which lacks some. */
   restore(...lost: string[]): void {
     for (const id of lost) this.inspections.delete(id);
@@ -129,7 +137,7 @@ test('what is entered while the office answers stays on the screen, and is built
   const catching = catchUp();
   await new Promise((resolve) => setTimeout(resolve, 5));
   fact(id, 'breaker.ratingA', 50);
-  answer({ inspections: before, cursor: 1, more: false, restored: false }); // as it was before the tap
+  answer({ inspections: before, gone: [], cursor: 1, more: false, restored: false }); // as it was before the tap
   await catching;
   expect(breaker(id)).toEqual({ ratingA: 50 });
 
@@ -148,6 +156,36 @@ test('what is entered while the office answers stays on the screen, and is built
   expect(mirror).toHaveBeenCalled();
   expect(shown.slice(shown.indexOf('yes'))).not.toContain(undefined);
   expect(fake.inspections.get(id)?.case.breaker).toEqual({ ratingA: 50, heldDown: 'yes' });
+});
+
+test('what rests at the office goes off the device, comes back when it is asked for, and stays there after a reload', async () => {
+  const id = openInspection(header);
+  await settle();
+  fake.rest(id);
+  await settle();
+  expect(state().byId[id]).toBeUndefined();
+  await openStore(`person-${account}`, ILSE);
+  await settle();
+  expect(state().byId[id]).toBeUndefined();
+
+  await bring(id);
+  expect(state().byId[id]?.header.address).toBe(header.address);
+  await openStore(`person-${account}`, ILSE);
+  await settle();
+  expect(state().byId[id]?.header.address).toBe(header.address);
+  await bring('0dd0a7c4-1f5e-4b7a-9c00-00000000dead'); // which the office does not have either
+  expect(Object.keys(state().byId)).toEqual([id]);
+});
+
+test('what rests is kept while something that was entered here waits for the office', async () => {
+  const id = openInspection(header);
+  await settle();
+  fake.rest(id);
+  fake.take = jest.fn().mockRejectedValue(new Unreachable('no signal')); // the change does not get through, the question does
+  jest.spyOn(office, 'take').mockImplementation(fake.take);
+  fact(id, 'breaker.ratingA', 30);
+  await settle();
+  expect(breaker(id)).toEqual({ ratingA: 30 });
 });
 
 test('without the office the walk goes on, and catches up in order', async () => {

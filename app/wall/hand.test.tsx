@@ -16,7 +16,9 @@ const USUAL = {};
 
 beforeEach(async () => {
   jest.spyOn(office, 'take').mockResolvedValue([]);
-  jest.spyOn(office, 'changedSince').mockResolvedValue({ inspections: [], cursor: 0, more: false, restored: false });
+  jest
+    .spyOn(office, 'changedSince')
+    .mockResolvedValue({ inspections: [], gone: [], cursor: 0, more: false, restored: false });
   await openStore(`hand-${++account}`, ILSE);
   id = openInspection({ address: '9 O’Malley Row', owner: '', permit: '', edition: '2020' });
   record(touched(id, 'transfer.kind', 'retrofit-interlock'));

@@ -96,7 +96,7 @@ export async function giveServerRole(owner: pg.Pool, url: string): Promise<void>
       .catch((error: Error) =>
         isThereAlready(error) ? client.query(`alter role ${role} login password ${secret}`) : Promise.reject(error),
       );
-    await client.query(`grant careful_latch_server to ${role}`);
+    await client.query(`grant careful_latch_serving to ${role}`);
   } finally {
     client.release();
   }

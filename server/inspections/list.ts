@@ -27,7 +27,7 @@ export const listSchema = object({
       .oneOf(Object.keys(STATE_WORDS) as State[], 'There is no such state.')
       .required(),
   )
-    .transform((_, given: unknown) => (typeof given === 'string' ? given.split(',') : given))
+    .transform((_, given: unknown) => (typeof given === 'string' ? given.split(',').filter(Boolean) : given))
     .default([]),
   /** Due before this day. */
   dueBefore: date().typeError('A day is written as 2026-11-27.').optional(),

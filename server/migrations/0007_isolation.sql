@@ -22,13 +22,13 @@ CREATE UNIQUE INDEX "changes_inspection" ON "changes" USING btree ("office","ins
 CREATE UNIQUE INDEX "decisions_inspection" ON "decisions" USING btree ("office","inspection","revision");--> statement-breakpoint
 -- The server's own role: neither owner nor superuser. Whoever signs in to the database for it is a member.
 DO $$ BEGIN
-  CREATE ROLE "careful_latch_server" NOLOGIN;
+  CREATE ROLE "careful_latch_serving" NOLOGIN;
 EXCEPTION WHEN duplicate_object OR unique_violation THEN NULL; -- of another office's database in the same cluster
 END $$;--> statement-breakpoint
-GRANT USAGE ON SCHEMA "public" TO "careful_latch_server";--> statement-breakpoint
-GRANT SELECT, INSERT, UPDATE ON "offices", "accounts", "invites", "inspections" TO "careful_latch_server";--> statement-breakpoint
-GRANT SELECT, INSERT ON "changes", "decisions", "ledger" TO "careful_latch_server";--> statement-breakpoint
-GRANT SELECT, INSERT, UPDATE, DELETE ON "session" TO "careful_latch_server";--> statement-breakpoint
+GRANT USAGE ON SCHEMA "public" TO "careful_latch_serving";--> statement-breakpoint
+GRANT SELECT, INSERT, UPDATE ON "offices", "accounts", "invites", "inspections" TO "careful_latch_serving";--> statement-breakpoint
+GRANT SELECT, INSERT ON "changes", "decisions", "ledger" TO "careful_latch_serving";--> statement-breakpoint
+GRANT SELECT, INSERT, UPDATE, DELETE ON "session" TO "careful_latch_serving";--> statement-breakpoint
 -- The office that a transaction is set to; none where it is not. After a transaction the setting is empty, not gone.
 CREATE FUNCTION "app_office"() RETURNS uuid LANGUAGE sql STABLE AS $$ SELECT nullif(current_setting('app.office', true), '')::uuid $$;--> statement-breakpoint
 ALTER TABLE "offices" ENABLE ROW LEVEL SECURITY;--> statement-breakpoint
@@ -58,4 +58,4 @@ CREATE FUNCTION "office_of"(what text, key text) RETURNS uuid LANGUAGE sql STABL
 CREATE FUNCTION "office_ids"() RETURNS SETOF uuid LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS
   $$ SELECT id FROM offices $$;--> statement-breakpoint
 REVOKE ALL ON FUNCTION "account_of"(uuid), "office_of"(text, text), "office_ids"() FROM PUBLIC;--> statement-breakpoint
-GRANT EXECUTE ON FUNCTION "account_of"(uuid), "office_of"(text, text), "office_ids"() TO "careful_latch_server";
+GRANT EXECUTE ON FUNCTION "account_of"(uuid), "office_of"(text, text), "office_ids"() TO "careful_latch_serving";
