@@ -64,7 +64,7 @@ export class Office {
         NODE_ENV: 'production',
         LOG_LEVEL: 'fatal',
         PORT: String(this.port),
-        DATABASE_URL: urlOf(this.database),
+        DATABASE_URL: this.databaseUrl,
         DEMO: this.demo ? '1' : '0',
         SESSION_SECRET: 'e2e',
         EVIDENCE_FOLDER: join(this.folder, 'photos'),
@@ -75,9 +75,19 @@ export class Office {
     await once(this.server, 'message');
   }
 
+  /** The address of its database, for its owner. */
+  get databaseUrl(): string {
+    return urlOf(this.database);
+  }
+
+  /** Of its server’s process, while it runs. */
+  get pid(): number | undefined {
+    return this.server?.pid;
+  }
+
   /** Does something to its database that only time does: lets months go by. */
   sql(statement: string): Promise<void> {
-    return asAdmin(statement, urlOf(this.database));
+    return asAdmin(statement, this.databaseUrl);
   }
 
   async stop(): Promise<void> {

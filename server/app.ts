@@ -106,6 +106,7 @@ export function createApp({
       store: new PgStore({
         pool,
         tableName: 'session',
+        disableTouch: true, // `readAccount` renews it, once in a while: a write for every request would be most of its cost
         errorLog: () => log.error('the session store could not reach the database'),
       }),
       name: SESSION_COOKIE,

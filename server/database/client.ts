@@ -48,11 +48,7 @@ export function connect(url: string, onError: (error: Error) => void, { connecti
 /** PostgreSQL itself keeps offices apart (migration 0007); this tells it which one. Set for a transaction, never for a connection, which others use after it. */
 function doorOf(db: Database): Door {
   return {
-    inOffice: (office, work) =>
-      inTransaction(db, async (tx) => {
-        await tx.execute(sql`select set_config('app.office', ${office}, true)`);
-        return work(tx);
-      }),
+    inOffice: (office, work) => inTransaction(db, work, `set local app.office = ${pg.escapeLiteral(office)}`),
     async accountOf(id) {
       const { rows } = await db.execute<Record<string, unknown> & Account & { voidBeforeMs: number }>(
         sql`select id, office, login, name, role, coalesce(extract(epoch from void_before) * 1000, 0)::float8 as "voidBeforeMs" from account_of(${id})`,
@@ -71,14 +67,14 @@ function doorOf(db: Database): Door {
 }
 
 /**
- * Runs `work` in a transaction. Drizzle's own leaves its connection behind where already the beginning fails, so that a
+ * Runs `work` in a transaction with a setting of its own. Drizzle's own leaves its connection behind where already the beginning fails, so that a
  * database which was away for a moment would never be reached again once all connections were left.
  */
-async function inTransaction<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {
+async function inTransaction<T>(db: Database, work: (tx: Transaction) => Promise<T>, setting: string): Promise<T> {
   const client = await (db.$client as pg.Pool).connect();
   let broken: Error | undefined;
   try {
-    await client.query('begin');
+    await client.query(`begin; ${setting}`); // one way there and back
     const result = await work(drizzle(client, { schema }));
     await client.query('commit');
     return result;

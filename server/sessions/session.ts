@@ -19,6 +19,8 @@ declare module 'express-session' {
     accountId?: string;
     /** When its owner gave the password, ms since 1970. */
     signedInAt?: number;
+    /** When it was renewed last, ms since 1970: its week of idleness counts from then. */
+    renewedAt?: number;
   }
 }
 
@@ -31,6 +33,9 @@ declare module 'express-serve-static-core' {
 /** However busy a session is, its owner gives the password again after this. */
 const LONGEST_SESSION_MS = 30 * 24 * 3600 * 1000;
 
+/** A session in use is renewed this often. */
+const RENEW_MS = 3600_000;
+
 /** Reads afresh who a session belongs to: whoever is switched off or has another role is so from the next request on. */
 export const readAccount =
   (door: Door): RequestHandler =>
@@ -41,6 +46,8 @@ export const readAccount =
       if (account && signedInAt >= account.voidBeforeMs) {
         const { voidBeforeMs: _, ...who } = account;
         request.account = who;
+        const { renewedAt = 0 } = request.session;
+        if (Date.now() - renewedAt > RENEW_MS) request.session.renewedAt = Date.now();
       }
     }
     next();
