@@ -11,7 +11,7 @@ import { serverBundle, serverCommand } from '../tools/bundle.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
-const KEYS = join(tmpdir(), `careful-latch-keys-${process.pid}.json`);
+export const KEYS = join(tmpdir(), `careful-latch-keys-${process.pid}.json`);
 
 function freePort(): Promise<number> {
   return new Promise((resolve) => {
@@ -36,13 +36,13 @@ async function asAdmin(sql: string, url = process.env.TEST_DATABASE_URL): Promis
 /** A real server on a database of its own, that can be killed and started again. */
 export class Office {
   private server: ChildProcess | undefined;
-  /** Where its photos and anchors are kept. */
-  private readonly folder = join(tmpdir(), `.careful-latch-${randomUUID()}`);
   private constructor(
     readonly address: string,
     private readonly port: number,
     private readonly database: string,
     private readonly demo: boolean,
+    /** Where its photos and anchors are kept. */
+    private readonly folder = join(tmpdir(), `.careful-latch-${randomUUID()}`),
   ) {}
 
   /** With the demo loaded, or empty; or as a copy of another office's database that nobody is using. */
@@ -53,6 +53,14 @@ export class Office {
     const office = new Office(`http://localhost:${port}`, port, database, demo);
     await office.start();
     return office;
+  }
+
+  /** A second server of an office, on the same database and files; closed with `stop`. */
+  static async beside(one: Office): Promise<Office> {
+    const port = await freePort();
+    const other = new Office(`http://localhost:${port}`, port, one.database, one.demo, one.folder);
+    await other.start();
+    return other;
   }
 
   async start(): Promise<void> {
@@ -90,12 +98,13 @@ export class Office {
     return asAdmin(statement, this.databaseUrl);
   }
 
-  async stop(): Promise<void> {
+  /** Asked to end, it finishes what is running; killed (SIGKILL), it does not. */
+  async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
     const server = this.server;
     this.server = undefined;
     if (!server || server.exitCode !== null || server.signalCode !== null) return;
     const gone = once(server, 'exit');
-    server.kill('SIGTERM');
+    server.kill(signal);
     await gone;
   }
 

@@ -1,0 +1,351 @@
+/**
+ * npm run faults: what an office must live through. Two servers on one database, a hundred people who write and sign at once;
+ * meanwhile each server is killed, and PostgreSQL ends, ten times (npm run faults -- --rounds 3: three times). After that
+ * nothing that was acknowledged may be missing or there twice, revisions have no gaps, and every seal holds. Then a hundred
+ * thousand requests of nonsense (--requests 5000) over every route: none may end in a 500, tell a stack trace, or leave memory.
+ */
+import { execFileSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import { fileURLToPath } from 'node:url';
+import { parseArgs } from 'node:util';
+import fc from 'fast-check';
+import pg from 'pg';
+import { STATIONS } from '@careful-latch/core/case';
+import { shownText, type Inspection } from '@careful-latch/core/record';
+import { evaluate } from '@careful-latch/core/verdict';
+import { KEYS, Office } from '../e2e/server';
+import { connect } from '../server/database/client';
+import { offices } from '../server/database/schema';
+import { DEMO_PASSWORD } from '../server/demo/password';
+import { openKeys } from '../server/ledger/keys';
+import { sha256 } from '../server/ledger/line';
+import { verifyOffice } from '../server/ledger/verify';
+import { openApi } from '../server/openapi';
+import { startCluster } from './database.mjs';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const { values } = parseArgs({
+  options: { rounds: { type: 'string', default: '10' }, requests: { type: 'string', default: '100000' } },
+});
+const ROUNDS = Number(values.rounds);
+const REQUESTS = Number(values.requests);
+const WRITERS = 100;
+/** So many of them write on houses that others write on too. */
+const SHARING = 20;
+const SHARED_HOUSES = 4;
+/** Every so manieth thing that somebody does is a signature. */
+const SIGNS_EVERY = 8;
+/** Between one fault and the next: some are at rest, some meet what the one before left. */
+const BETWEEN_MS = 700;
+/** An answer that takes longer is asked for again. */
+const PATIENCE_MS = 8000;
+
+let failures = 0;
+function say(what: string, right: boolean, found: string): void {
+  if (!right) failures++;
+  console.log(`${right ? 'holds' : 'FAILS'}  ${what}: ${found}`);
+}
+
+interface Session {
+  readonly headers: Readonly<Record<string, string>>;
+  readonly name: string;
+}
+
+async function signIn(address: string, login: string): Promise<Session> {
+  const response = await fetch(`${address}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ login, password: DEMO_PASSWORD }),
+  });
+  const { csrfToken, account } = (await response.json()) as {
+    csrfToken: string;
+    account: { id: string; name: string };
+  };
+  const cookie = response.headers
+    .getSetCookie()
+    .map((one) => one.split(';')[0])
+    .join('; ');
+  const headers = { cookie, 'x-csrf-token': csrfToken, 'x-account': account.id, 'content-type': 'application/json' };
+  return { headers, name: account.name };
+}
+
+/** Asks one server, then the other, until an answer comes that is one. */
+async function insist<T>(servers: readonly Office[], session: Session, path: string, body?: object): Promise<T> {
+  for (let attempt = Math.floor(Math.random() * 2); ; attempt++) {
+    try {
+      const response = await fetch(`${servers[attempt % 2]!.address}/api${path}`, {
+        headers: session.headers,
+        ...(body && { method: 'POST', body: JSON.stringify(body) }),
+        signal: AbortSignal.timeout(PATIENCE_MS),
+      });
+      if (response.status === 200) return (await response.json()) as T;
+      if (response.status < 500) throw new TypeError(`${path}: ${response.status} ${await response.text()}`);
+    } catch (error) {
+      if (error instanceof TypeError && error.message.startsWith(path)) throw error;
+    }
+    await pause(50);
+  }
+}
+
+/** What a writer was told: that a change is there, under this revision. */
+interface Told {
+  readonly id: string;
+  readonly inspection: string;
+  readonly revision: number;
+  readonly signed: boolean;
+}
+
+const told: Told[] = [];
+let refused = 0;
+/** By house of one's own: the value that was acknowledged last. */
+const lastOwn = new Map<string, number>();
+/** When each writer was answered last. */
+const answeredAt: number[] = [];
+let writing = true;
+
+type Body = Readonly<Record<string, unknown>> & { readonly type: string };
+
+async function tell(servers: readonly Office[], session: Session, inspection: string, body: Body): Promise<boolean> {
+  const change = { ...body, inspection, id: randomUUID(), at: new Date().toISOString() };
+  const { results } = await insist<{ results: { status: string; revision: number }[] }>(servers, session, '/changes', {
+    changes: [change],
+  });
+  const [{ status, revision }] = results as [{ status: string; revision: number }];
+  if (status === 'refused') refused++;
+  else told.push({ id: change.id, inspection, revision, signed: body.type === 'decide' });
+  return status !== 'refused';
+}
+
+async function sign(servers: readonly Office[], session: Session, inspection: string): Promise<void> {
+  const seen = await insist<Inspection>(servers, session, `/inspections/${inspection}`);
+  await tell(servers, session, inspection, {
+    type: 'decide',
+    base: seen.revision,
+    shown: sha256(shownText(seen, evaluate(seen.case))),
+    decision: {
+      kind: 'corrections-required',
+      conditions: [],
+      dueOn: '2026-12-09',
+      order: null,
+      scope: [...STATIONS],
+      leftOut: '',
+      handover: '',
+      signature: { name: session.name, path: '' },
+    },
+  });
+}
+
+async function writer(n: number, servers: readonly Office[], session: Session, house: string | undefined) {
+  const own = house ?? randomUUID();
+  const header = { address: `${n} Fault Row`, owner: '', permit: '', edition: '2020' };
+  if (house === undefined) await tell(servers, session, own, { type: 'open', header });
+  for (let i = 1; writing; i++) {
+    if (i % SIGNS_EVERY === 0) await sign(servers, session, own);
+    else {
+      const value = 15 + (i % 180);
+      const facts = [{ path: 'breaker.ratingA', value, how: 'touched' }];
+      if ((await tell(servers, session, own, { type: 'facts', facts })) && house === undefined) lastOwn.set(own, value);
+    }
+    answeredAt[n] = Date.now();
+    await pause(20 + Math.random() * 60);
+  }
+}
+
+/** Ends PostgreSQL, in order or as a crash does; who watches it starts it again. */
+async function endDatabase(folder: string, url: string, signal: 'SIGINT' | 'SIGQUIT'): Promise<void> {
+  process.kill(Number(readFileSync(join(folder, 'data', 'postmaster.pid'), 'utf8').split('\n')[0]), signal);
+  await pause(300);
+  for (;;) {
+    const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 1000 });
+    client.on('error', () => undefined);
+    const there = await client.connect().then(
+      () => true,
+      () => false,
+    );
+    await client.end().catch(() => undefined);
+    if (there) return;
+    await pause(100);
+  }
+}
+
+async function lookedOver(office: Office): Promise<void> {
+  const { db, pool } = connect(office.databaseUrl, () => undefined);
+  const { rows } = await pool.query<{ id: string; inspection: string; revision: number }>(
+    'select id, inspection, revision from changes',
+  );
+  const kept = new Map(rows.map((row) => [row.id, row]));
+  const missing = told.filter(({ id }) => !kept.has(id));
+  say(
+    'nothing that was acknowledged is missing',
+    missing.length === 0,
+    `${told.length} acknowledged, ${missing.length} missing`,
+  );
+  const moved = told.filter(({ id, revision, inspection }) => {
+    const row = kept.get(id);
+    return row && (row.revision !== revision || row.inspection !== inspection);
+  });
+  say('each is there under the revision that was told', moved.length === 0, `${moved.length} under another`);
+  const ids = new Set(told.map(({ id }) => id));
+  say('nothing was acknowledged twice', ids.size === told.length, `${told.length - ids.size} twice`);
+  const gaps = await pool.query(
+    `select i.id from inspections i left join changes c on c.office = i.office and c.inspection = i.id
+     group by i.office, i.id, i.revision
+     having count(c.id) <> i.revision or max(c.revision) <> i.revision or min(c.revision) <> 1`,
+  );
+  say('revisions have no gaps', gaps.rowCount === 0, `${gaps.rowCount} inspections with gaps`);
+  const cases = await pool.query<{ id: string; value: number }>(
+    `select id, ("case"->'breaker'->>'ratingA')::int as value from inspections where id = any($1)`,
+    [[...lastOwn.keys()]],
+  );
+  const other = cases.rows.filter(({ id, value }) => lastOwn.get(id) !== value);
+  say(
+    'each house stands as its only writer left it',
+    other.length === 0 && cases.rows.length === lastOwn.size,
+    `${cases.rows.length} houses, ${other.length} otherwise`,
+  );
+  const signed = await pool.query<{ id: string }>('select id from decisions');
+  const decisions = new Set(signed.rows.map(({ id }) => id));
+  const unsigned = told.filter((one) => one.signed && !decisions.has(one.id));
+  say(
+    'each signature is a sealed decision',
+    unsigned.length === 0,
+    `${told.filter((one) => one.signed).length} signed, ${unsigned.length} without`,
+  );
+  const { publicKeys } = await openKeys(KEYS);
+  for (const { id, name } of await db.select().from(offices)) {
+    const { lines, wrong } = await verifyOffice(db, publicKeys, id);
+    say(`seals of ${name}`, wrong === undefined, wrong ?? `${lines} lines hold`);
+  }
+  await pool.end();
+}
+
+async function underFaults(folder: string, office: Office, url: string): Promise<void> {
+  const other = await Office.beside(office);
+  const servers = [office, other];
+  const people = [await signIn(office.address, 'ilse'), await signIn(other.address, 'joss')];
+  const shared = Array.from({ length: SHARED_HOUSES }, () => randomUUID());
+  for (const [i, house] of shared.entries())
+    await tell(servers, people[0]!, house, { type: 'open', header: { address: `${i} Shared Row`, owner: '', permit: '', edition: '2020' } }); // prettier-ignore
+  const writers = Array.from({ length: WRITERS }, (_, n) =>
+    writer(n, servers, people[n % 2]!, n < SHARING ? shared[n % SHARED_HOUSES] : undefined),
+  );
+  for (let round = 0; round < ROUNDS; round++) {
+    for (const server of servers) {
+      await pause(BETWEEN_MS);
+      await server.stop('SIGKILL');
+      await pause(BETWEEN_MS);
+      await server.start();
+    }
+    await pause(BETWEEN_MS);
+    await endDatabase(folder, url, round % 2 ? 'SIGINT' : 'SIGQUIT');
+    console.log(`round ${round + 1} of ${ROUNDS}: ${told.length} acknowledged so far`);
+  }
+  const calm = Date.now();
+  await pause(5 * BETWEEN_MS);
+  writing = false;
+  await Promise.all(writers);
+  const stuck = answeredAt.filter((at) => at < calm).length;
+  say(
+    'everybody goes on by themselves after the last fault',
+    stuck === 0,
+    `${WRITERS} writers, ${stuck} stuck; ${refused} refused, for others had recorded since`,
+  );
+  await lookedOver(office);
+  await other.stop();
+}
+
+/** Anything that may stand in an address or a body: of the right kind, nearly so, or not at all. */
+const text = fc.oneof(
+  fc.uuid(),
+  fc.string({ maxLength: 40, unit: 'binary' }),
+  fc.constantFrom('', '0', '-1', '1e309', 'null', '__proto__', 'constructor', '../../etc', '%00', '\u0000', "' or 1=1 --", '\ud800'),
+); // prettier-ignore
+const change = fc.record(
+  {
+    id: fc.oneof(fc.uuid(), text),
+    at: fc.oneof(fc.constantFrom('2026-11-26T10:00:00Z', '2026-02-31T10:00:00Z', '0001-01-01T00:00:00Z'), text),
+    type: fc.constantFrom('open', 'facts', 'head', 'remove', 'restore', 'evidence', 'violation', 'not-taken-up', 'order', 'condition', 'visit', 'decide', 'x'), // prettier-ignore
+    inspection: fc.oneof(fc.uuid(), text),
+    header: fc.jsonValue(),
+    facts: fc.array(fc.record({ path: text, value: fc.jsonValue(), how: text }, { requiredKeys: [] }), {
+      maxLength: 3,
+    }),
+    decision: fc.jsonValue(),
+    violation: text,
+    to: text,
+    is: fc.jsonValue(),
+    evidence: text,
+  },
+  { requiredKeys: ['type'] },
+);
+const body = fc.oneof(
+  fc.jsonValue(),
+  fc.record({ changes: fc.array(fc.oneof(change, fc.jsonValue()), { maxLength: 4 }) }),
+  fc.record({ login: text, password: text, name: text, token: text, role: text, active: fc.jsonValue(), next: text }, { requiredKeys: [] }), // prettier-ignore
+);
+/** Half of a pair of surrogates stands in no address. */
+const wellFormed = (one: string) => Buffer.from(one).toString();
+/** Whoever signs in with a wrong password a hundred times is held off, and nothing more is tried: not this way. */
+const LIMITED = ['/api/session', '/api/join', '/api/password'];
+
+async function fuzzed(office: Office): Promise<void> {
+  const { headers } = await signIn(office.address, 'joss');
+  const rssMb = () => Number(execFileSync('ps', ['-o', 'rss=', '-p', String(office.pid)], { encoding: 'utf8' })) / 1024;
+  const routes = Object.entries(openApi().paths as Record<string, object>).flatMap(([path, methods]) =>
+    Object.keys(methods).map((method) => ({ path, method: method.toUpperCase() })),
+  );
+  const statuses = new Map<number, number>();
+  const bad: string[] = [];
+  const samples: number[] = [];
+  const generated = fc.sample(fc.tuple(fc.nat(), text, text, body, fc.nat(9)), 2000);
+  let at = 0;
+  const next = async () => {
+    while (at < REQUESTS) {
+      const n = at++;
+      if (n % Math.ceil(REQUESTS / 10) === 0) samples.push(rssMb());
+      const [pick, one, two, anything, roll] = generated[(n * 7919) % generated.length]!;
+      const { path, method } = routes[(pick + n) % routes.length]!;
+      if (LIMITED.includes(path) && method === 'POST' && n % 50 > 0) continue;
+      if (path === '/api/session' && method === 'DELETE') continue; // it would sign us out
+      const address = path.replace(/\{\w+\}/g, () => encodeURIComponent(roll < 5 ? randomUUID() : wellFormed(one)));
+      const query = roll % 3 === 0 ? `?since=${encodeURIComponent(wellFormed(two))}&after=${n}&words=${encodeURIComponent(wellFormed(one))}&at=${roll}` : ''; // prettier-ignore
+      const response = await fetch(`${office.address}${address}${query}`, {
+        method,
+        headers: { ...(roll > 0 && headers), 'content-type': roll === 8 ? 'text/plain' : 'application/json' },
+        ...(method !== 'GET' && { body: roll === 9 ? two : JSON.stringify(anything) }),
+        redirect: 'manual',
+      });
+      const said = await response.text();
+      statuses.set(response.status, (statuses.get(response.status) ?? 0) + 1);
+      if (response.status >= 500 || /\n\s+at |node_modules|\.ts:\d|\.mjs:\d/.test(said))
+        bad.push(
+          `${method} ${address}${query} ${JSON.stringify(anything).slice(0, 300)} → ${response.status} ${said.slice(0, 200)}`,
+        );
+    }
+  };
+  await Promise.all(Array.from({ length: 12 }, next));
+  samples.push(rssMb());
+  const known = [...statuses].sort(([a], [b]) => a - b).map(([status, count]) => `${count} × ${status}`);
+  say('no 500, no stack trace', bad.length === 0, bad[0] ?? known.join(', '));
+  // The first tenths fill caches; from the middle on nothing more may come.
+  const [middle, end] = [samples[5]!, samples.at(-1)!];
+  say('memory does not grow', end < middle * 1.15, samples.map((one) => `${Math.round(one)}`).join(', ') + ' MB');
+}
+
+const folder = join(root, '.data', 'faults-postgres');
+rmSync(folder, { recursive: true, force: true });
+const cluster = await startCluster({ folder, keepRunning: true });
+process.env.TEST_DATABASE_URL = cluster.url;
+const office = await Office.open(true);
+try {
+  if (ROUNDS > 0) await underFaults(folder, office, cluster.url);
+  if (REQUESTS > 0) await fuzzed(office);
+} finally {
+  await office.close();
+  await cluster.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
+process.exit(failures === 0 ? 0 : 1);
