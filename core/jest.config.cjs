@@ -1,1 +1,1 @@
-module.exports = { ...require('../tools/jest-node.cjs'), displayName: 'core', rootDir: __dirname };
+module.exports = { ...require('../tools/jest-node.cjs'), displayName: 'core', rootDir: __dirname, testTimeout: 30_000 };

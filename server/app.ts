@@ -22,6 +22,7 @@ import { sessionRoutes } from './sessions/routes';
 import { readAccount } from './sessions/session';
 import { peopleRoutes } from './people/routes';
 import { paperRoutes } from './papers/routes';
+import { rulesRoutes } from './rules/routes';
 import { setupRoutes } from './setup/routes';
 
 interface Options extends Omit<Connection, 'db'> {
@@ -118,14 +119,14 @@ export function createApp({
     }),
   );
   api.use(readAccount(door));
-  api.use(express.json({ limit: BODY_LIMIT }));
+  api.use(express.json({ limit: BODY_LIMIT }), plainBody);
   api.use(
     sessionRoutes(door, sessionSecret),
     setupRoutes(door, keys),
     inspectionRoutes(door, keys),
     changeRoutes(door, keys),
   );
-  api.use(peopleRoutes(door, keys));
+  api.use(peopleRoutes(door, keys), rulesRoutes(door, keys));
   api.use(evidenceRoutes(door, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 
@@ -135,6 +136,13 @@ export function createApp({
   app.use(answerProblems);
   return app;
 }
+
+/** Refuses a body that names what every object has by birth: no request does, and what reads bodies would stumble over it. */
+const plainBody: express.RequestHandler = ({ body }: { body: unknown }, _response, next) => {
+  if (typeof body === 'object' && body !== null && Object.hasOwn(body, '__proto__'))
+    throw new Problem(422, 'Not a request', '"__proto__" is no name that a request has.');
+  next();
+};
 
 /** What the security policy calls the scripts that stand in the built page itself. */
 function scriptsInPage(webFolder: string | undefined): string[] {

@@ -10,11 +10,13 @@ import {
   VISIT_STATES,
 } from '@careful-latch/core/record';
 import { caseJsonSchema } from '@careful-latch/core/formats';
+import { profileJsonSchema } from '@careful-latch/core/profile';
 
 type Json = Record<string, unknown>;
 const ref = (name: string): Json => ({ $ref: `#/components/schemas/${name}` });
 const text: Json = { type: 'string' };
 const uuid: Json = { type: 'string', format: 'uuid' };
+const version: Json = { type: 'integer', minimum: 1 };
 const instant: Json = { type: 'string', format: 'date-time' };
 const object = (properties: Record<string, Json>, optional: string[] = []): Json => ({
   type: 'object',
@@ -127,7 +129,9 @@ const schemas: Record<string, Json> = {
   Session: object({
     csrfToken: { type: ['string', 'null'] },
     account: nullable(object({ id: uuid, login: text, name: text, role: { enum: Object.keys(ROLES) } })),
-    office: nullable(object({ id: uuid, name: text, edition: { enum: EDITIONS } })),
+    office: nullable(
+      object({ id: uuid, name: text, edition: { enum: EDITIONS }, rules: nullable(ref('OfficeRules')) }),
+    ),
     demo: list(object({ login: text, name: text, role: text, password: text })),
     needsSetup: { type: 'boolean' },
   }),
@@ -175,18 +179,29 @@ const schemas: Record<string, Json> = {
       }),
     ),
   }),
-  Inspection: object({
-    id: uuid,
-    revision: { type: 'integer' },
-    header: ref('Header'),
-    case: ref('Case'),
-    openedAt: instant,
-    changedAt: instant,
-    decisions: list(ref('Signed')),
-    evidence: list(ref('Evidence')),
-    docket: ref('Docket'),
-    changedSinceDecision: { type: 'boolean' },
+  OfficeRules: object({ version, profile: ref('Profile') }),
+  Profile: profileJsonSchema(),
+  Versions: object({
+    versions: list(object({ version, profile: ref('Profile'), reason: text, by: text, at: instant })),
   }),
+  Adopt: object({ profile: ref('Profile'), reason: text, after: { type: 'integer' }, openToo: { type: 'boolean' } }),
+  Adopted: object({ version, moved: { type: 'integer' } }),
+  Inspection: object(
+    {
+      id: uuid,
+      rules: ref('OfficeRules'),
+      revision: { type: 'integer' },
+      header: ref('Header'),
+      case: ref('Case'),
+      openedAt: instant,
+      changedAt: instant,
+      decisions: list(ref('Signed')),
+      evidence: list(ref('Evidence')),
+      docket: ref('Docket'),
+      changedSinceDecision: { type: 'boolean' },
+    },
+    ['rules'],
+  ),
   Evidence: object({ ...shown, id: uuid, ...madeBy }),
   Held: object({ held: { type: 'integer' }, whole: { type: 'boolean' } }),
   Inspections: object({
@@ -235,8 +250,9 @@ const schemas: Record<string, Json> = {
             previousSeal: nullable(text),
             evidence: list(ref('Evidence')),
             docket: ref('Docket'),
+            rules: ref('OfficeRules'),
           },
-          ['evidence', 'docket'],
+          ['evidence', 'docket', 'rules'],
         ),
       }),
     ),
@@ -260,7 +276,8 @@ const schemas: Record<string, Json> = {
       maxItems: 200,
       items: {
         oneOf: [
-          change('open', { header: ref('Header') }),
+          change('open', { header: ref('Header') }, { rules: version }),
+          change('rules', { rules: version }),
           change('head', { address: text, owner: text, permit: text, reason: text }),
           change('facts', { facts: { type: 'array', minItems: 1, items: recordedFact } }),
           // As devices sent it before facts could be recorded together.
@@ -429,6 +446,20 @@ export function openApi(): Json {
             '422': problem,
             '503': problem,
           },
+        },
+      },
+      '/api/rules': {
+        get: {
+          summary: 'What the office has adopted and amended, the newest version first',
+          ...signedIn,
+          responses: answers('200', 'Versions', 'The versions', ['401']),
+        },
+        post: {
+          summary: 'Adopts another version of the office’s rules; the lead’s',
+          ...leadOnly,
+          parameters: protectedChange.parameters,
+          ...body('Adopt'),
+          responses: answers('201', 'Adopted', 'Adopted', ['401', '403', '409', '422']),
         },
       },
       '/api/people': {

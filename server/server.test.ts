@@ -255,6 +255,7 @@ describe('changes', () => {
   test.each<[string, object | string, number, string]>([
     ['no JSON', '{"changes": [', 400, 'no JSON'],
     ['no changes', {}, 422, 'missing'],
+    ['a name that every object has by birth', '{"changes": [], "__proto__": "x"}', 422, 'no name that a request has'],
     ['too many', { changes: Array.from({ length: 201 }, () => ({})) }, 422, 'At most 200'],
     ['too large', { changes: [{ type: 'x'.repeat(1_100_000) }] }, 413, 'nothing was changed'],
   ])('%s gets a sentence', async (_, body, status, words) => {
@@ -783,6 +784,7 @@ describe('database', () => {
   });
 });
 
+const ADOPTED = { format: 'careful-latch/profile', version: 2, office: 'Windfall', edition: '2020', readings: {}, rules: {}, numbers: {}, checklist: [] }; // prettier-ignore
 const PHOTO = '/api/inspections/{id}/photos/{sha256}';
 
 describe('OpenAPI', () => {
@@ -834,6 +836,12 @@ describe('OpenAPI', () => {
         'get',
         async () => who.get(`/api/inspections/${DEMO_PROPERTIES[4]!.id}/records`),
       ],
+      ['/api/rules', 'post', async () => who.post('/api/rules', { profile: ADOPTED, reason: 'As the township decided.', after: 0, openToo: true })], // prettier-ignore
+      ['/api/rules', 'post', async () => who.post('/api/rules', { profile: ADOPTED, reason: 'As the township decided.', after: 0, openToo: true })], // prettier-ignore
+      ['/api/rules', 'post', async () => who.post('/api/rules', { profile: { ...ADOPTED, numbers: { legLowV: 7 } }, reason: 'As the township decided.', after: 1, openToo: true })], // prettier-ignore
+      ['/api/rules', 'get', async () => who.get('/api/rules')],
+      ['/api/session', 'get', async () => who.get('/api/session')],
+      ['/api/inspections', 'get', async () => who.get('/api/inspections')],
       ['/api/people', 'get', async () => who.get('/api/people')],
       ['/api/people/{id}', 'patch', async () => who.patch(`/api/people/${id}`, { active: false })],
       ['/api/people/{id}/reset', 'post', async () => who.post(`/api/people/${joss!.id}/reset`, {})],

@@ -14,8 +14,7 @@ import { parseArgs } from 'node:util';
 import fc from 'fast-check';
 import pg from 'pg';
 import { STATIONS } from '@careful-latch/core/case';
-import { shownText, type Inspection } from '@careful-latch/core/record';
-import { evaluate } from '@careful-latch/core/verdict';
+import { judged, shownText, type Inspection } from '@careful-latch/core/record';
 import { KEYS, Office } from '../e2e/server';
 import { connect } from '../server/database/client';
 import { offices } from '../server/database/schema';
@@ -124,7 +123,7 @@ async function sign(servers: readonly Office[], session: Session, inspection: st
   await tell(servers, session, inspection, {
     type: 'decide',
     base: seen.revision,
-    shown: sha256(shownText(seen, evaluate(seen.case))),
+    shown: sha256(shownText(seen, judged(seen))),
     decision: {
       kind: 'corrections-required',
       conditions: [],

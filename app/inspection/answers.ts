@@ -1,4 +1,5 @@
 import { STATIONS, stationOf, type Station } from '@careful-latch/core/case';
+import { LOCAL } from '@careful-latch/core/profile';
 import { RULES } from '@careful-latch/core/rules';
 import type { Evaluation, Outcome } from '@careful-latch/core/verdict';
 
@@ -15,8 +16,14 @@ const BESIDE: ReadonlyMap<string, { own: string; all: readonly string[] }> = new
   }),
 );
 
+/** An item of the office's own has one answer, beside which its outcome is shown. */
+const besideOfRule = (rule: string) => {
+  const fact = `local.${rule.slice(LOCAL.length)}`;
+  return BESIDE.get(rule) ?? { own: fact, all: [fact] };
+};
+
 /** The facts beside which a rule's violation is shown. */
-export const factsBeside = (rule: string): readonly string[] => BESIDE.get(rule)!.all;
+export const factsBeside = (rule: string): readonly string[] => besideOfRule(rule).all;
 
 const texts = new WeakMap<Outcome, string>();
 
@@ -39,7 +46,7 @@ function besideOf(evaluation: Evaluation): ReadonlyMap<string, readonly Outcome[
   if (known) return known;
   const beside = new Map<string, Outcome[]>();
   for (const outcome of evaluation.outcomes) {
-    const { own, all } = BESIDE.get(outcome.rule)!;
+    const { own, all } = besideOfRule(outcome.rule);
     for (const fact of outcome.outcome === 'violation' ? all : outcome.outcome === 'holds' ? [own] : NONE)
       beside.set(fact, [...(beside.get(fact) ?? []), outcome]);
   }

@@ -1,6 +1,6 @@
 import { STATIONS } from '@careful-latch/core/case';
-import { evaluate, stationState, type Evaluation, type StationState } from '@careful-latch/core/verdict';
-import type { Inspection } from '@careful-latch/core/record';
+import { stationState, type Evaluation, type StationState } from '@careful-latch/core/verdict';
+import { judged, type Inspection } from '@careful-latch/core/record';
 
 export interface Walk {
   readonly inspection: Inspection;
@@ -14,7 +14,7 @@ const walks = new WeakMap<Inspection, Walk>();
 export function walkOf(inspection: Inspection): Walk {
   const known = walks.get(inspection);
   if (known) return known;
-  const evaluation = evaluate(inspection.case);
+  const evaluation = judged(inspection);
   let states: StationState[] | undefined;
   const walk = {
     inspection,

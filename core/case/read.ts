@@ -3,7 +3,7 @@ import { MOST_PARTS, caseSchema, emptyCase, type Case } from './schema';
 import { listPathOf } from './stations';
 import { quoted, type Schema } from './fact';
 import { upgraded } from './upgrade';
-import { CATALOGUE, catalogueKey } from './catalogue';
+import { CATALOGUE, catalogueKey, isLocal } from './catalogue';
 import { factAt, keysOf, withFact } from './path';
 
 /** Case files above this are refused before they are parsed. A complete case takes about 3 kB. */
@@ -78,6 +78,10 @@ export function parseCase(text: string): Read {
 
 /** Why a value cannot be recorded at an address; undefined if it can. An undefined value takes the fact away. */
 export function whyNotFact(path: string, value: unknown): string | undefined {
+  if (isLocal(path) && /^local\.[a-z0-9-]{1,60}$/.test(path)) {
+    const read = value === undefined || readCase(withFact(emptyCase('2023'), path, value));
+    return read === true || read.ok ? undefined : read.errors[0];
+  }
   const key = catalogueKey(path);
   const list = CATALOGUE.has(key) ? listPathOf(key) : undefined;
   // One address for one fact: cord[0].sizeAwg, and neither cord[00].sizeAwg nor inlet.ratingA[0].
@@ -90,7 +94,7 @@ export function whyNotFact(path: string, value: unknown): string | undefined {
   return read.ok ? undefined : (read.errors.find((error) => error.startsWith(path)) ?? read.errors[0]);
 }
 
-/** Addresses of all facts recorded in a case, in the catalogue's order. */
+/** Addresses of all facts recorded in a case, in the catalogue's order; the office's own items last. */
 export function recordedFacts(c: Case): string[] {
   const found: string[] = [];
   for (const key of CATALOGUE.keys()) {
@@ -106,5 +110,5 @@ export function recordedFacts(c: Case): string[] {
         if (factAt(c, path) !== undefined) found.push(path);
       });
   }
-  return found;
+  return [...found, ...Object.keys(c.local ?? {}).map((id) => `local.${id}`)];
 }

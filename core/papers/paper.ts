@@ -1,6 +1,6 @@
 import type { Case } from '../case';
-import type { Docket, Evidence, Header, Inspection, Photo, Signed } from '../record';
-import { evaluate, type Evaluation } from '../verdict';
+import { judged, type Docket, type Evidence, type Header, type Inspection, type Photo, type Signed } from '../record';
+import type { Evaluation } from '../verdict';
 
 /** What a paper is made from: a decision with all that was shown when it was signed. */
 export interface PaperSource {
@@ -27,7 +27,7 @@ export const sourceOfInspection = (
   inspection: one.id,
   header: one.header,
   case: one.case,
-  evaluation: evaluate(one.case),
+  evaluation: judged(one),
   evidence: one.evidence,
   docket: one.docket,
   decision,

@@ -205,7 +205,10 @@ export type ReadProfile =
 export function parseProfile(source: string): ReadProfile {
   let data: unknown;
   try {
-    data = JSON.parse(source);
+    data = JSON.parse(source, (key, value: unknown) => {
+      if (key === '__proto__') throw new SyntaxError('"__proto__" is no name that stands there');
+      return value;
+    });
   } catch (error) {
     return { ok: false, errors: [`this is no JSON: ${(error as Error).message}`] };
   }

@@ -15,7 +15,6 @@ import {
   type Case,
   type ListPath,
 } from '../case';
-import { evaluate } from '../verdict';
 import {
   isDocketChange,
   isOpen,
@@ -27,7 +26,8 @@ import {
 } from './docket';
 import { whyNotDecide } from './deciding';
 import { seenIn } from './findings';
-import type { Person } from './people';
+import { judged } from './judging';
+import { inspects, type Person } from './people';
 import {
   changeSchemas,
   openedInspection,
@@ -35,6 +35,7 @@ import {
   type ChangeBody,
   type Inspection,
   type RecordedFact,
+  type Rules,
 } from './inspection';
 import { MOST_EVIDENCE, type Evidence } from './evidence';
 
@@ -191,12 +192,22 @@ function withEvidence(
   return [...all, { ...is, id, at, by, ...was }];
 }
 
-/** What an inspection is after a change by somebody, or a sentence why it cannot be taken in. Device and office run the same. */
-export function applyChange(inspection: Inspection | undefined, change: Change, person: Person): Applied {
+/**
+ * What an inspection is after a change by somebody, or a sentence why it cannot be taken in. Device and office run the same.
+ * `rules` is the version of the office's rules that the change names, where it names one.
+ */
+export function applyChange(
+  inspection: Inspection | undefined,
+  change: Change,
+  person: Person,
+  rules?: Rules,
+): Applied {
+  if ((change.type === 'open' || change.type === 'rules') && change.rules !== rules?.version)
+    return refused('The office has no such version of its rules.');
   if (change.type === 'open')
     return inspection
       ? refused('This inspection is open already.')
-      : { ok: true, inspection: openedInspection(change.inspection, change.header, change.at) };
+      : { ok: true, inspection: openedInspection(change.inspection, change.header, change.at, rules) };
   if (!inspection) return refused('There is no such inspection.');
   const by = person.name;
   if (isDocketChange(change)) {
@@ -229,6 +240,10 @@ export function applyChange(inspection: Inspection | undefined, change: Change, 
       const read = readCase(restored);
       return read.ok ? changed(restored) : refused(read.errors[0] ?? `No more than ${MOST_PARTS} entries.`);
     }
+    case 'rules':
+      return inspects(person.role)
+        ? { ok: true, inspection: { ...inspection, rules: rules!, changedAt: change.at } }
+        : refused('Only an inspector says under which rules it is judged.');
     case 'head': {
       const { address, owner, permit } = change;
       const header = { ...inspection.header, address, owner, permit };
@@ -242,7 +257,7 @@ export function applyChange(inspection: Inspection | undefined, change: Change, 
         : { ok: true, inspection: { ...inspection, evidence, changedAt: change.at } };
     }
     case 'decide': {
-      const why = whyNotDecide(inspection, evaluate(inspection.case), change.decision);
+      const why = whyNotDecide(inspection, judged(inspection), change.decision);
       if (change.decision.signature.name !== by) why.push(`Sign as yourself: ${by}.`);
       if (why.length > 0) return refused(why.join(' '));
       return {

@@ -1,9 +1,11 @@
 import type { Station } from '../case';
-import { RULES } from '../rules';
+import { LOCAL } from '../profile';
+import { RULES, type Rule } from '../rules';
 import { dependentsOf } from '../rules/dependents';
-import { evaluate, type Evaluation, type Outcome } from '../verdict';
+import type { Evaluation, Outcome } from '../verdict';
 import { MOST_CITES, isOpen, openedAt, sameFinding, type FindingRef, type Seen, type Violation } from './docket';
 import type { Inspection } from './inspection';
+import { judged } from './judging';
 
 /** A violation that the engine finds, at one part: one that stands against approval. */
 export interface Found extends FindingRef {
@@ -42,17 +44,20 @@ export function violationOf(all: readonly [Found, ...Found[]]) {
   };
 }
 
-const byId = new Map(RULES.map((rule) => [rule.id as string, rule]));
+const byId = new Map<string, Pick<Rule, 'station' | 'facts'>>(RULES.map((rule) => [rule.id, rule]));
+/** What is known of a rule by its id; an item of the office's own is one answer, under its own name. */
+const ruleOf = (rule: string): Pick<Rule, 'station' | 'facts'> | undefined =>
+  rule.startsWith(LOCAL) ? { station: 'panel', facts: [`local.${rule.slice(LOCAL.length)}`] } : byId.get(rule);
 /** Facts so general that recording them again proves nothing in particular. */
 const GENERAL = ['transfer.kind', 'transfer.otherKind', 'source.voltage', 'source.kind', 'source.outlet'];
 
 /** The facts that say something of a rule in particular, by catalogue key. */
 export const particularOf = (rule: string): readonly string[] =>
-  byId.get(rule)?.facts.filter((fact) => !GENERAL.includes(fact)) ?? [];
+  ruleOf(rule)?.facts.filter((fact) => !GENERAL.includes(fact)) ?? [];
 
 /** The facts by which a rule is proved, by catalogue key: those of its own station, where it has any. */
 export function provenBy(rule: string): readonly string[] {
-  const own = particularOf(rule).filter((fact) => fact.startsWith(`${byId.get(rule)!.station}.`));
+  const own = particularOf(rule).filter((fact) => fact.startsWith(`${ruleOf(rule)!.station}.`));
   return own.length > 0 ? own : particularOf(rule);
 }
 
@@ -116,7 +121,7 @@ export function whyNotVerified(
 /** What the docket of an inspection has to ask the engine. */
 export function seenIn(inspection: Inspection): Seen {
   let known: Evaluation | undefined;
-  const now = () => (known ??= evaluate(inspection.case));
+  const now = () => (known ??= judged(inspection));
   return {
     decidedAt: inspection.decisions.at(-1)?.at,
     whyNotVerified: (violation) => whyNotVerified(inspection, now(), violation),

@@ -9,4 +9,5 @@ export * from './reinspection';
 export * from './morning';
 export * from './summary';
 export * from './change';
+export * from './judging';
 export * from './shown';

@@ -1,5 +1,6 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { EDITIONS, type Edition } from '../codebook';
+import type { Profile } from '../profile';
 import {
   HOWS,
   LIST_PATHS,
@@ -107,6 +108,12 @@ export const conditionsOf = ({
 /** What was overruled before findings were answered one by one. */
 export const overruledIn = (signed: Signed): Older['overruled'] => ('overruled' in signed ? signed.overruled : []);
 
+/** One version of what an office has adopted and amended, counted within the office from 1. */
+export interface Rules {
+  readonly version: number;
+  readonly profile: Profile;
+}
+
 /** One inspection as the device and the office both hold it. */
 export interface Inspection {
   readonly id: string;
@@ -114,6 +121,8 @@ export interface Inspection {
   readonly revision: number;
   readonly header: Header;
   readonly case: Case;
+  /** What it is judged under beside its edition: as its office had adopted it when it was opened. */
+  readonly rules?: Rules;
   readonly openedAt: string;
   readonly changedAt: string;
   readonly decisions: readonly Signed[];
@@ -171,9 +180,19 @@ export type Correction = InferType<typeof correctionSchema>;
 const UNSEEN =
   'It does not say what was on the screen when it was signed. Load the application again, look, and sign anew.';
 
+const rulesVersion = number().integer().min(1).max(1_000_000);
+
 /** What a device may ask the office to take in, and the office to repeat: the same change twice is one change. */
 export const changeSchemas = {
-  open: object({ ...changeShape, type: mixed<'open'>().required(), header: headerSchema.required() }).noUnknown(),
+  open: object({
+    ...changeShape,
+    type: mixed<'open'>().required(),
+    header: headerSchema.required(),
+    /** The version of the office's rules that it is judged under; absent where the office has adopted none. */
+    rules: rulesVersion.optional(),
+  }).noUnknown(),
+  /** Judged under another version of the office's rules from now on. */
+  rules: object({ ...changeShape, type: mixed<'rules'>().required(), rules: rulesVersion.required() }).noUnknown(),
   /** What stands at the head, corrected: the house was another, or its owner is called otherwise. */
   head: object({
     ...changeShape,
@@ -261,9 +280,10 @@ export function stateWords(inspection: Inspection): string {
   return order ? `${ORDER_KINDS[order.kind]}: order in force` : STATE_WORDS[stateOf(inspection)];
 }
 
-export function openedInspection(id: string, header: Header, at: string): Inspection {
+export function openedInspection(id: string, header: Header, at: string, rules?: Rules): Inspection {
   return {
     id,
+    ...(rules && { rules }),
     revision: 0,
     header,
     case: emptyCase(header.edition),

@@ -129,6 +129,7 @@ describe('reading changes', () => {
       change({ type: 'order', inspection: ID, order: uuidOf(1), to: 'lifted', words: 'All of it is gone.' }),
       change({ type: 'condition', inspection: ID, condition: uuidOf(1), to: 'met', words: 'The label is there.' }),
       change({ type: 'visit', inspection: ID, visit: uuidOf(1), to: 'under-way', words: 'the owner' }),
+      change({ type: 'rules', inspection: ID, rules: 2 }),
       change({ type: 'head', inspection: ID, address: '3 Lane', owner: '', permit: '', reason: 'Another house.' }),
     ];
     expect([...new Set(all.map((one) => one.type))].sort()).toEqual(Object.keys(changeSchemas).sort());

@@ -1,4 +1,4 @@
-import { catalogueKey, factAt, isKnown, lastingPath, recordedAt, sheet, stationOf, type Case } from '../case';
+import { catalogueKey, factAt, isKnown, isLocal, lastingPath, recordedAt, sheet, stationOf, type Case } from '../case';
 import { inForce, isOpen, visitAhead, type FindingRef } from './docket';
 import { particularOf, provenBy } from './findings';
 import { isApproval, stateOf, type ChangeBody, type Inspection } from './inspection';
@@ -8,10 +8,12 @@ const PART = /\[([^\]]+)\]/;
 /** The facts of a case, by address, that some catalogue keys name; of one cord, stretch or circuit, where it is named. */
 function addressesOf(c: Case, keys: readonly string[], part: string | null): string[] {
   const stations = [...new Set(keys.map(stationOf))];
+  const own = keys.filter(isLocal);
   return stations
     .flatMap((station) => sheet(c, station).flatMap(({ paths }) => paths))
     .filter((path) => keys.includes(catalogueKey(path)))
-    .filter((path) => part === null || [undefined, part].includes(PART.exec(lastingPath(c, path))?.[1]));
+    .filter((path) => part === null || [undefined, part].includes(PART.exec(lastingPath(c, path))?.[1]))
+    .concat(own);
 }
 
 /** The facts by which a rule is proved again at this house: those of its own station. */

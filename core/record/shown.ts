@@ -7,8 +7,10 @@ export const canonicalText = (data: unknown): string => canonicalize(data)!;
 
 /**
  * What a person has on the screen when they decide, as canonical JSON (RFC 8785): head, facts with how each was recorded,
- * photos and notes, violations and orders, and every outcome with the engine that found it. A decision carries its SHA-256, and the office takes the
+ * photos and notes, violations and orders, the office's rules, and every outcome with the engine that found it. A decision carries its SHA-256, and the office takes the
  * decision only where its own comes out the same.
  */
-export const shownText = ({ header, case: site, evidence, docket }: Inspection, evaluation: Evaluation): string =>
-  canonicalText({ header, case: site, evidence, docket, evaluation });
+export const shownText = (
+  { header, case: site, evidence, docket, rules }: Inspection,
+  evaluation: Evaluation,
+): string => canonicalText({ header, case: site, evidence, docket, evaluation, ...(rules && { rules }) });

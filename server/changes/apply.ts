@@ -4,6 +4,7 @@ import { factAt, factLabel, readCase, valueText } from '@careful-latch/core/case
 import {
   applyChange,
   canonicalText,
+  judged,
   ofOldDevice,
   readChange,
   shownText,
@@ -11,12 +12,12 @@ import {
   type Change,
   type Inspection,
 } from '@careful-latch/core/record';
-import { evaluate } from '@careful-latch/core/verdict';
 import type { Door, Transaction } from '../database/client';
 import { accounts, changes, decisions, inspections, offices } from '../database/schema';
 import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { SealKeys } from '../ledger/keys';
+import { rulesIn } from '../rules/queries';
 import { sealInLedger } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import { requireInspector, type Account } from '../sessions/session';
@@ -50,7 +51,8 @@ async function sealed(
     revision,
     header: after.header,
     case: after.case,
-    evaluation: evaluate(after.case),
+    evaluation: judged(after),
+    ...(after.rules && { rules: after.rules }),
     evidence: after.evidence,
     docket: after.docket,
     decision: after.decisions.at(-1)!,
@@ -100,6 +102,7 @@ async function recordedSince(tx: Transaction, account: Account, now: Inspection,
 const OTHER_WORDS = {
   open: 'opened',
   head: 'the address, owner or permit',
+  rules: 'the rules that it is judged under',
   remove: 'a cord, stretch or circuit taken out',
   restore: 'a cord, stretch or circuit put back',
   evidence: 'a photo or a note',
@@ -118,7 +121,7 @@ async function whyNotSeen(
   now: Inspection,
   { base, shown }: Change & { type: 'decide' },
 ): Promise<string | undefined> {
-  const text = shownText(now, evaluate(now.case));
+  const text = shownText(now, judged(now));
   if (sha256(text) === shown) return undefined;
   const since = await recordedSince(tx, account, now, base);
   if (since.length === 0)
@@ -193,7 +196,9 @@ async function takeInNew(
     (change.type === 'decide' && isAhead(change.at) ? AHEAD : undefined) ??
     (change.type === 'decide' && before ? await whyNotSeen(tx, account, before, change) : undefined);
   if (whyNot !== undefined) return { id: change.id, status: 'refused', detail: whyNot };
-  const applied = applyChange(before, change, account);
+  const version = change.type === 'open' || change.type === 'rules' ? change.rules : undefined;
+  const rules = version === undefined ? undefined : await rulesIn(tx, account.office, version);
+  const applied = applyChange(before, change, account, rules);
   if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
   const after = applied.inspection;
   // Read again before it is stored or sealed: nothing that no case file may hold gets into a record by another way.
@@ -205,6 +210,7 @@ async function takeInNew(
     seq,
     ...after.header,
     case: after.case,
+    rules: after.rules?.version ?? null,
     evidence: after.evidence,
     docket: after.docket,
     changedSinceDecision: after.changedSinceDecision,

@@ -5,7 +5,7 @@ import { CORRECTIONS, openOffice, opening, visitor, type Office } from '../test/
 import { databaseCodeOf } from '../problems';
 import { connect } from './client';
 import { requireServerRole } from './migrate';
-import { accounts, changes, decisions, inspections, invites, ledger, offices } from './schema';
+import { accounts, changes, decisions, inspections, invites, ledger, offices, rules } from './schema';
 
 let office: Office;
 let home: string;
@@ -19,10 +19,12 @@ beforeAll(async () => {
   const lead = await visitor(office);
   await lead.signIn('ilse');
   await lead.post('/api/invites', { role: 'inspector', name: 'Nan' });
+  const profile = { format: 'careful-latch/profile', version: 2, office: 'Windfall', edition: '2020' };
+  await lead.post('/api/rules', { profile, reason: 'As the township decided.', after: 0, openToo: false });
 }, 60_000);
 afterAll(() => office.close());
 
-const TABLES = { offices, accounts, invites, inspections, changes, decisions, ledger };
+const TABLES = { offices, accounts, invites, inspections, changes, decisions, ledger, rules };
 const counts = async (db: Office['db']) => {
   const all: Record<string, number> = {};
   for (const [name, table] of Object.entries(TABLES)) all[name] = await db.$count(table);
@@ -92,6 +94,7 @@ test.each([
   ['decisions', 'delete from decisions'],
   ['ledger', 'delete from ledger'],
   ['ledger', 'truncate ledger'],
+  ['the rules', "update rules set reason = 'x'"],
   ['the guards', 'alter table ledger disable trigger user'],
   ['the policies', 'alter table changes disable row level security'],
   ['an inspection', 'delete from inspections'],

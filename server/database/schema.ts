@@ -19,6 +19,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { Case } from '@careful-latch/core/case';
 import type { Edition } from '@careful-latch/core/codebook';
+import type { Profile } from '@careful-latch/core/profile';
 import type { Change, DecisionKind, Docket, Evidence, Role, Summary } from '@careful-latch/core/record';
 import type { SealedRecord } from '../inspections/seal';
 import type { LedgerKind } from '../ledger/line';
@@ -96,6 +97,8 @@ export const inspections = pgTable(
     permit: text('permit').notNull(),
     edition: varchar('edition', { length: 4 }).$type<Edition>().notNull(),
     case: jsonb('case').$type<Case>().notNull(),
+    /** The version of the office's rules that it is judged under; null where the office had adopted none. */
+    rules: integer('rules'),
     evidence: jsonb('evidence').$type<readonly Evidence[]>().notNull().default([]),
     /** Violations, orders, conditions and visits. */
     docket: jsonb('docket')
@@ -126,6 +129,24 @@ export const inspections = pgTable(
     index('inspections_changed').on(table.office, table.changedAt, table.id),
     index('inspections_street').on(table.office, table.street, table.id),
   ],
+);
+
+/** What an office has adopted and amended, version by version; nothing ever updates a row. */
+export const rules = pgTable(
+  'rules',
+  {
+    office: uuid('office')
+      .notNull()
+      .references(() => offices.id),
+    version: integer('version').notNull(),
+    profile: jsonb('profile').$type<Profile>().notNull(),
+    reason: text('reason').notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
+    at: timestamp('at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.office, table.version] })],
 );
 
 /** Every change ever taken in, as it came: the log from which an inspection can be told again. */

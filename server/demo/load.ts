@@ -6,6 +6,7 @@ import { STATIONS, factAt, parseCase, recordedFacts, stationOf, withFact, type C
 import {
   applyChange,
   foundIn,
+  judged,
   shownText,
   touched,
   violationOf,
@@ -14,7 +15,6 @@ import {
   type Found,
   type Inspection,
 } from '@careful-latch/core/record';
-import { evaluate } from '@careful-latch/core/verdict';
 import { takeInAll } from '../changes/apply';
 import type { Connection } from '../database/client';
 import { accounts, offices } from '../database/schema';
@@ -54,7 +54,7 @@ interface Made {
 
 /** What was found, taken up: each as a violation of its own, or all of it as one, where it has one cause. */
 function takenUp(inspection: string, now: Inspection, dueOn: string | undefined, oneCause: boolean): ChangeBody[] {
-  const all = foundIn(evaluate(now.case));
+  const all = foundIn(judged(now));
   const [first, ...rest] = all;
   const violations: [Found, ...Found[]][] = oneCause && first ? [[first, ...rest]] : all.map((one) => [one]);
   return violations.map((one) => ({
@@ -109,7 +109,7 @@ function storyOf(property: DemoProperty, people: readonly Account[], days: numbe
       handover,
       signature: { name: inspector.name, path: '' },
     };
-    const shown = sha256(shownText(now!, evaluate(now!.case)));
+    const shown = sha256(shownText(now!, judged(now!)));
     add(inspector, { type: 'decide', inspection, base: story.length, shown, decision }, at);
   }
   for (const [number, words] of Object.entries(property.claims ?? {})) {

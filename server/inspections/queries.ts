@@ -1,14 +1,16 @@
 import { and, asc, eq, gt, inArray, sql, type SQL } from 'drizzle-orm';
-import type { Inspection, Signed } from '@careful-latch/core/record';
+import type { Inspection, Rules, Signed } from '@careful-latch/core/record';
 import type { Transaction } from '../database/client';
 import { decisions, inspections, offices } from '../database/schema';
+import { rulesOfAll } from '../rules/queries';
 import type { Account } from '../sessions/session';
 
 type Row = typeof inspections.$inferSelect;
 
-function inspectionOf(row: Row, own: readonly Signed[]): Inspection {
+function inspectionOf(row: Row, own: readonly Signed[], rules: Rules | undefined): Inspection {
   return {
     id: row.id,
+    ...(rules && { rules }),
     revision: row.revision,
     header: { address: row.address, owner: row.owner, permit: row.permit, edition: row.edition },
     case: row.case,
@@ -47,7 +49,8 @@ export async function inspectionsOf(tx: Transaction, rows: readonly Row[]): Prom
     tx,
     rows.map(({ id }) => id),
   );
-  return rows.map((row) => inspectionOf(row, made.get(row.id)!));
+  const rules = await rulesOfAll(tx, rows);
+  return rows.map((row) => inspectionOf(row, made.get(row.id)!, rules(row)));
 }
 
 /** Inspections answered at once. */

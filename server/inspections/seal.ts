@@ -1,6 +1,13 @@
 import { sha256 } from '../ledger/line';
 import type { Case } from '@careful-latch/core/case';
-import { canonicalText, type Docket, type Evidence, type Header, type Signed } from '@careful-latch/core/record';
+import {
+  canonicalText,
+  type Docket,
+  type Evidence,
+  type Header,
+  type Rules,
+  type Signed,
+} from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 
 /** What was shown when a decision was signed, kept for good, with the engine's version in the evaluation. */
@@ -10,6 +17,8 @@ export interface SealedRecord {
   readonly header: Header;
   readonly case: Case;
   readonly evaluation: Evaluation;
+  /** The office's rules that it was judged under; absent where the office had adopted none. */
+  readonly rules?: Rules;
   /** Photos, each by its SHA-256, and notes; records sealed before there were any have none. */
   readonly evidence?: readonly Evidence[];
   /** Violations, orders, conditions and visits; records sealed before they had a life of their own have none. */

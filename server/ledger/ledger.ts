@@ -1,7 +1,7 @@
 import { and, asc, eq, lte } from 'drizzle-orm';
 import { canonicalText } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
-import { changes, decisions, inspections, ledger, offices } from '../database/schema';
+import { changes, decisions, inspections, ledger, offices, rules } from '../database/schema';
 import { sealOf } from '../inspections/seal';
 import type { SealKeys } from './keys';
 import { sha256, type Line } from './line';
@@ -53,6 +53,16 @@ export async function saidOf(tx: Transaction, row: Decided): Promise<Omit<Said, 
 export async function sealInLedger(tx: Transaction, keys: SealKeys, office: string, row: Decided): Promise<void> {
   await append(tx, keys, office, { kind: 'decision', ...(await saidOf(tx, row)) });
 }
+
+/** Writes down which rules an office has adopted, under the office’s lock. */
+export async function sealRules(tx: Transaction, keys: SealKeys, row: typeof rules.$inferInsert): Promise<void> {
+  const { office, version, by } = row;
+  await append(tx, keys, office, { kind: 'rules', subject: String(version), record: rulesHash(row), by });
+}
+
+/** SHA-256 over what was adopted, and why. */
+export const rulesHash = ({ profile, reason }: Pick<typeof rules.$inferInsert, 'profile' | 'reason'>): string =>
+  sha256(canonicalText({ profile, reason }));
 
 /** Writes down who did what to an account. Takes the office’s lock. */
 export async function logPeople(

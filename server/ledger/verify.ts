@@ -1,11 +1,11 @@
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, eq } from 'drizzle-orm';
 import type { JWK } from 'jose';
 import type { Database } from '../database/client';
-import { decisions, inspections, ledger, offices } from '../database/schema';
+import { decisions, inspections, ledger, offices, rules } from '../database/schema';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { Anchor } from './anchor';
 import { signedBy } from './keys';
-import { saidOf } from './ledger';
+import { rulesHash, saidOf } from './ledger';
 import { sha256, type Line } from './line';
 
 /** What is compared of a decision, and what it means where it differs. */
@@ -55,6 +55,16 @@ export async function verifyOffice(
     prev = sha256(row.jws);
     heads.set(n, prev);
     if (line.kind === 'key' || line.kind === 'people') continue;
+    if (line.kind === 'rules') {
+      const [adopted] = await db
+        .select()
+        .from(rules)
+        .where(and(eq(rules.office, office), eq(rules.version, Number(line.subject))));
+      if (!adopted) return wrong(`version ${line.subject} of the office’s rules was deleted`);
+      if (rulesHash(adopted) !== line.record || adopted.by !== line.by)
+        return wrong(`version ${line.subject} of the office’s rules was edited`);
+      continue;
+    }
     sealed.add(line.subject);
     const [decision] = await db.select().from(decisions).where(eq(decisions.id, line.subject));
     if (!decision) return wrong(`the decision of ${line.signedAt} was deleted`);

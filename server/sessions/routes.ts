@@ -6,10 +6,11 @@ import { eq } from 'drizzle-orm';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { object, string } from 'yup';
-import type { Door } from '../database/client';
+import type { Door, Transaction } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import { DEMO_PASSWORD } from '../demo/password';
 import { Problem } from '../problems';
+import { newestRules } from '../rules/queries';
 import { requireAccount, sameOrigin, type Account } from './session';
 
 const csrf = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string });
@@ -24,6 +25,13 @@ const credentialsSchema = object({
     .max(100, 'A sign-in name has at most 100 characters.'),
   password: string().required('Give your password.').max(200, 'A password has at most 200 characters.'),
 });
+
+/** An office as its people see it: with the rules that it has adopted last, whose edition is the office’s then. */
+async function officeIn(tx: Transaction, id: string) {
+  const [office] = await tx.select().from(offices).where(eq(offices.id, id));
+  const rules = (await newestRules(tx, id)) ?? null;
+  return office ? { id, name: office.name, edition: rules?.profile.edition ?? office.edition, rules } : null;
+}
 
 /** Verifying against this keeps an unknown name as slow as a wrong password. */
 const NOBODY = hash('nobody has this password');
@@ -71,14 +79,12 @@ export function sessionRoutes(door: Door, secret: string): Router {
 
   async function sessionState(request: Request) {
     const account = request.account ?? null;
-    const [office] = account
-      ? await door.inOffice(account.office, (tx) => tx.select().from(offices).where(eq(offices.id, account.office)))
-      : [];
+    const office = account && (await door.inOffice(account.office, (tx) => officeIn(tx, account.office)));
     return {
       // A stranger has no session to protect yet, and makes no row: the token comes with the account.
       csrfToken: account ? csrf.generateToken(request) : null,
       account: account && { id: account.id, login: account.login, name: account.name, role: account.role },
-      office: office ? { id: office.id, name: office.name, edition: office.edition } : null,
+      office,
       demo: account ? [] : await demoAccounts(),
       needsSetup: !account && (await door.officeIds()).length === 0,
     };

@@ -9,8 +9,14 @@ import pg from 'pg';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import { STATIONS } from '@careful-latch/core/case';
-import { shownText, type Change, type ChangeBody, type Decision, type Inspection } from '@careful-latch/core/record';
-import { evaluate } from '@careful-latch/core/verdict';
+import {
+  judged,
+  shownText,
+  type Change,
+  type ChangeBody,
+  type Decision,
+  type Inspection,
+} from '@careful-latch/core/record';
 import { createApp } from '../app';
 import { connect, type Connection } from '../database/client';
 import { giveServerRole, migrate, requireServerRole, serverUrlOf } from '../database/migrate';
@@ -152,7 +158,7 @@ export const CORRECTIONS = { kind: 'corrections-required', dueOn: '2026-12-09' }
 
 /** A decision on what somebody has seen. */
 export function decisionOn(seen: Inspection, over: Partial<Decision> = {}): Change {
-  const shown = sha256(shownText(seen, evaluate(seen.case)));
+  const shown = sha256(shownText(seen, judged(seen)));
   const decision: Decision = {
     kind: 'approved',
     conditions: [],
