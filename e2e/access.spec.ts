@@ -32,6 +32,7 @@ for (const scheme of ['light', 'dark'] as const)
       '/morning',
       '/people',
       '/all',
+      '/rules',
       '/account',
     ]) {
       await page.goto(`${office.address}${screen}`);

@@ -117,3 +117,44 @@ test('a house that was finished long ago is let go of by the phone, and found at
   await page.goto(`${office.address}/`);
   await expect(row).toBeVisible(); // it is at hand again
 });
+
+test('what the lead adopts says first what it would change, is asked on the walk, and stands in what is signed', async ({
+  page,
+  office,
+  browser,
+}) => {
+  const walker = new Walker(page, office);
+  test.skip(walker.wide, 'the same on any size');
+  await walker.signIn();
+  await page.getByTestId('menu').click();
+  await walker.press('button', 'Rules of the office');
+  await page.getByLabel('Find a rule').fill('lockable');
+  await page.getByRole('button', { name: /The lid of the inlet can be locked/ }).click();
+  const amended = page.getByTestId('amended-inlet/lockable');
+  await amended.getByRole('radio', { name: 'Not asked here' }).click();
+  await expect(page.getByRole('alert')).toContainText('say why the office changes it');
+  await amended.getByLabel('Why the office changes it').fill('The lids here are screwed shut.');
+  await walker.press('button', 'Another item');
+  await page.getByLabel('What is asked').fill('Is the permit posted?');
+  await page.getByLabel('Ordinance or section').fill('Township Ordinance 7-1');
+  const change = page.getByTestId('would-change');
+  await expect(change).toContainText('not asked → unproven: is the permit posted');
+  await expect(change).toContainText('not-applicable: The lid of the inlet can be locked.');
+  await page.getByLabel('Why these rules are adopted').fill('So decided by the township board.');
+  await walker.press('radio', 'For open ones too');
+  await walker.press('button', 'Adopt as version 1');
+  await expect(page.getByRole('status')).toContainText('Version 1 is adopted');
+
+  const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
+  const his = await other.newPage();
+  const joss = new Walker(his, office);
+  await joss.signIn('Joss Linnaker');
+  await joss.openNew('6 Rule Row', 'Una O’Quill', 'Interlock on the panel');
+  await joss.goTo('panel');
+  const own = his.getByRole('group', { name: 'The office’s own items' });
+  await own.getByRole('radio', { name: 'No', exact: true }).click();
+  await joss.sign('Corrections required');
+  await expect(his.getByText('Seal holds')).toBeVisible();
+  await expect(his.getByText('No: Is the permit posted?').first()).toBeVisible();
+  await other.close();
+});

@@ -1,4 +1,4 @@
-import { STATIONS, stationOf, type Station } from '@careful-latch/core/case';
+import { STATIONS, isLocal, stationOf, type Station } from '@careful-latch/core/case';
 import { LOCAL } from '@careful-latch/core/profile';
 import { RULES } from '@careful-latch/core/rules';
 import type { Evaluation, Outcome } from '@careful-latch/core/verdict';
@@ -62,9 +62,13 @@ export function outcomesBeside(evaluation: Evaluation, path: string): readonly O
 
 /** Facts still to be found out, by station, in the order of the walk: what unproven rules ask for. */
 export function toFindOut(evaluation: Evaluation): { station: Station; paths: string[] }[] {
-  const wanted = new Set(evaluation.outcomes.flatMap((one) => one.needs));
+  const wanted = new Map(
+    evaluation.outcomes.flatMap(({ needs, station }) =>
+      needs.map((path) => [path, isLocal(path) ? station : stationOf(path)] as const),
+    ),
+  );
   return STATIONS.map((station) => ({
     station,
-    paths: [...wanted].filter((path) => stationOf(path) === station),
+    paths: [...wanted].filter(([, at]) => at === station).map(([path]) => path),
   })).filter((one) => one.paths.length > 0);
 }

@@ -11,6 +11,7 @@ import { record } from '../stores/inspections';
 import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { NeutralDrawing } from './neutral-drawing';
+import { OwnItems } from './own-items';
 import { RatingRow } from './rating-row';
 import { useFact, useSheet, useWalkSoon } from './use-inspection';
 import type { Walk } from './walk';
@@ -42,6 +43,12 @@ const Drawing = memo(function Drawing({ station }: { station: Station }) {
   if (!walk) return null;
   const site = walk.inspection.case;
   return station === 'neutral' ? <NeutralDrawing site={site} /> : <RatingRow site={site} />;
+});
+
+/** The office's own items; they follow the answer. */
+const Own = memo(function Own({ station }: { station: Station }) {
+  const walk = useWalkSoon();
+  return walk ? <OwnItems inspection={walk.inspection} station={station} /> : null;
 });
 
 /** A station's facts, each with its plates and its answer. */
@@ -132,6 +139,7 @@ export const StationSheet = memo(function StationSheet({
           )}
         </>
       )}
+      <Own station={station} />
       {station === 'breaker' && !absent && (
         <View style={{ marginTop: 18 }}>
           <Drawing station={station} />

@@ -16,6 +16,7 @@ export function sourceOf(
     header: record.header,
     case: record.case,
     evaluation: record.evaluation,
+    rules: record.rules,
     evidence: record.evidence ?? [],
     docket: record.docket ?? inspection.docket,
     decision: record.decision,

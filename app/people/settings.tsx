@@ -16,7 +16,7 @@ export function Settings({ onClose }: { onClose: () => void }) {
   const waiting = useInspections((one) => one.waiting);
   const photos = usePhotos((one) => one.waiting);
   const { appearance, help, leftHanded, setAppearance, setHelp, setLeftHanded } = usePreferences();
-  const go = (screen: '/morning' | '/all' | '/people' | '/account') => {
+  const go = (screen: '/morning' | '/all' | '/rules' | '/people' | '/account') => {
     onClose();
     router.navigate(screen as never);
   };
@@ -55,6 +55,9 @@ export function Settings({ onClose }: { onClose: () => void }) {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Plate role="button" label="Morning" onPress={() => go('/morning')} />
         <Plate role="button" label="All of the office" onPress={() => go('/all')} />
+        {account?.role !== 'contractor' && (
+          <Plate role="button" label="Rules of the office" onPress={() => go('/rules')} />
+        )}
         {account?.role === 'lead' && <Plate role="button" label="People" onPress={() => go('/people')} />}
         <Plate role="button" label="Password, sessions" onPress={() => go('/account')} />
       </View>

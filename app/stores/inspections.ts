@@ -11,6 +11,7 @@ import {
   type Header,
   type Inspection,
   type Person,
+  type Rules,
 } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { Device, carriedOver, type SetAside, type Waiting } from './device';
@@ -68,6 +69,8 @@ let device: Device | undefined;
 /** Who enters here: the account, and what they may do. */
 let owner = '';
 let person: Person = { name: '', role: 'reader' };
+/** What the office has adopted last: what is opened here is judged under it. */
+let rules: Rules | undefined;
 let queue: Waiting[] = [];
 /** How far the office had counted when it was asked last. */
 let cursor = 0;
@@ -107,6 +110,11 @@ export async function openStore(account: string, who: Person, anew = false): Pro
     aside: kept.aside,
   });
   void catchUp();
+}
+
+/** Says what the office has adopted last. */
+export function judgeUnder(adopted: Rules | null | undefined): void {
+  rules = adopted ?? undefined;
 }
 
 export function closeStore(): void {
@@ -151,7 +159,7 @@ function commit(body: ChangeBody, undos: (change: Change, before: Inspection | u
   // What is typed is read as the office reads it, so that both have the very same; a tap on a plate has nothing to be read.
   const made = entered.type === 'facts' ? entered : readChange(entered);
   const change = before ? addressed(before.case, made) : made;
-  const applied = applyChange(before, change, person);
+  const applied = applyChange(before, change, person, rules);
   if (!applied.ok) throw new Error(applied.why);
   edits.set(change.inspection, (edits.get(change.inspection) ?? 0) + 1);
   set((state) => ({
@@ -199,7 +207,7 @@ export function undo(inspection: string): void {
 
 export function openInspection(header: Header): string {
   const inspection = crypto.randomUUID();
-  commit({ type: 'open', inspection, header }, () => get().undos);
+  commit({ type: 'open', inspection, header, ...(rules && { rules: rules.version }) }, () => get().undos);
   return inspection;
 }
 

@@ -2,7 +2,7 @@ import type { Change, Docket, Inspection, Role } from '@careful-latch/core/recor
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Case } from '@careful-latch/core/case';
 import type { Evaluation } from '@careful-latch/core/verdict';
-import type { Evidence, Header, Signed, Summary } from '@careful-latch/core/record';
+import type { Evidence, Header, Rules, Signed, Summary } from '@careful-latch/core/record';
 
 /** The office could not be asked at all: no signal, or its server is down. */
 export class Unreachable extends Error {}
@@ -25,7 +25,13 @@ export interface SessionState {
     readonly name: string;
     readonly role: Role;
   } | null;
-  readonly office: { readonly id: string; readonly name: string; readonly edition: Edition } | null;
+  readonly office: {
+    readonly id: string;
+    readonly name: string;
+    readonly edition: Edition;
+    /** What it has adopted last; null where it has adopted nothing of its own. */
+    readonly rules: Rules | null;
+  } | null;
   readonly demo: readonly {
     readonly login: string;
     readonly name: string;
@@ -47,6 +53,7 @@ export interface SignedRecord {
     readonly evaluation: Evaluation;
     readonly evidence?: readonly Evidence[];
     readonly docket?: Docket;
+    readonly rules?: Rules;
     readonly decision: Signed;
     readonly signedBy: { readonly name: string };
     readonly office: { readonly name: string };
@@ -83,6 +90,13 @@ export interface ListQuery {
   readonly inspector?: string;
   /** Where the page before ended. */
   readonly after?: string;
+}
+
+/** One version of what an office has adopted. */
+export interface Version extends Rules {
+  readonly reason: string;
+  readonly by: string;
+  readonly at: string;
 }
 
 /** Somebody of the office, as the lead sees them. */
@@ -201,6 +215,9 @@ export const office = {
   /** Sends a piece of a photo; says how much of it the office has. */
   piece: (inspection: string, sha256: string, at: number, piece: Blob) =>
     change<{ held: number; whole: boolean }>('PUT', `${photoPath(inspection, sha256)}?at=${at}`, piece),
+  rules: () => ask<{ versions: Version[] }>('GET', '/rules'),
+  adopt: (wanted: { profile: Rules['profile']; reason: string; after: number; openToo: boolean }) =>
+    change<{ version: number; moved: number }>('POST', '/rules', wanted),
   people: () => ask<{ people: Colleague[]; invites: Invite[] }>('GET', '/people'),
   invite: (wanted: { name: string; role: Role }) => change<Link>('POST', '/invites', wanted),
   takeBack: (invite: string) => change<object>('DELETE', `/invites/${invite}`),

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { catchUp, leaveStore, openStore } from './inspections';
+import { catchUp, judgeUnder, leaveStore, openStore } from './inspections';
 import { office, type SessionState } from './office';
 
 type Account = NonNullable<SessionState['account']>;
@@ -36,6 +36,7 @@ function remembered(): Pick<Session, 'account' | 'office'> | undefined {
 async function enter(account: Account, at: Office | null): Promise<void> {
   if (useSession.getState().account?.id === account.id) void catchUp();
   else await openStore(account.id, account, remembered()?.account?.role !== account.role);
+  judgeUnder(at?.rules);
   localStorage.setItem(REMEMBERED, JSON.stringify({ account, office: at }));
   set({ known: 'signed-in', account, office: at, demo: [], needsSetup: false });
 }

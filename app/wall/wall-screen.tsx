@@ -10,6 +10,7 @@ import { Find } from './find';
 import { EvidenceKey, EvidencePane } from '../evidence/evidence';
 import { PathStrip } from '../drawn/path-line';
 import type { Seen } from '../drawn/spot';
+import { OwnItems } from '../inspection/own-items';
 import { SaveLine } from '../inspection/save-line';
 import { useWalk } from '../inspection/use-inspection';
 import type { Walk } from '../inspection/walk';
@@ -140,6 +141,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
         />
       )}
       {absent ? <Quiet>{absent}</Quiet> : <Drawing walk={walk} station={station} parts={parts} hand={hand} />}
+      <OwnItems inspection={inspection} station={station} />
       {wide && !absent && station === 'loads' && (
         <Suspense fallback={null}>
           <CircuitsTable inspection={id} site={c} />

@@ -33,7 +33,7 @@ export const CATALOGUE: ReadonlyMap<string, FactMeta> = catalogue;
 
 /** What is known of the fact at an address. Throws on an address that is none. */
 export function metaOf(path: string): FactMeta {
-  if (isLocal(path)) return { ...LOCAL, label: path.slice(LOCAL_PREFIX.length) };
+  if (isLocal(path)) return { ...LOCAL, label: path.slice(LOCAL_PREFIX.length).replaceAll('-', ' ') };
   const meta = catalogue.get(catalogueKey(path));
   if (!meta) throw new Error(`no fact is recorded at ${path}`);
   return meta;

@@ -1,5 +1,14 @@
 import type { Case } from '../case';
-import { judged, type Docket, type Evidence, type Header, type Inspection, type Photo, type Signed } from '../record';
+import {
+  judged,
+  type Docket,
+  type Evidence,
+  type Header,
+  type Inspection,
+  type Photo,
+  type Rules,
+  type Signed,
+} from '../record';
 import type { Evaluation } from '../verdict';
 
 /** What a paper is made from: a decision with all that was shown when it was signed. */
@@ -8,6 +17,8 @@ export interface PaperSource {
   readonly header: Header;
   readonly case: Case;
   readonly evaluation: Evaluation;
+  /** The office's own rules that it was judged under. */
+  readonly rules?: Rules | undefined;
   readonly evidence: readonly Evidence[];
   readonly docket: Docket;
   readonly decision: Signed;
@@ -28,6 +39,7 @@ export const sourceOfInspection = (
   header: one.header,
   case: one.case,
   evaluation: judged(one),
+  rules: one.rules,
   evidence: one.evidence,
   docket: one.docket,
   decision,
@@ -92,7 +104,7 @@ const CAUTION =
 /** Head and foot of a paper. One that is filed says all of itself; what hangs at a door or in a panel names no owner, and is short. */
 export function framed(
   title: string,
-  { header, decision, signedBy, office, evaluation, sealed }: PaperSource,
+  { header, decision, signedBy, office, evaluation, rules, sealed }: PaperSource,
   blocks: readonly Block[],
   filed: boolean,
 ): Paper {
@@ -103,7 +115,12 @@ export function framed(
     ...(filed ? ([['Permit', header.permit || 'none given']] as const) : []),
     ['Signed', filed ? `${clockWords(decision.at)}, ${signedBy}` : dayWords(decision.at)],
     ...(filed
-      ? ([['Code', `${evaluation.edition} edition as adopted locally; engine ${evaluation.engine}`]] as const)
+      ? ([
+          [
+            'Code',
+            `${evaluation.edition} edition ${rules ? `with the office’s own rules, version ${rules.version}` : 'as adopted locally'}; engine ${evaluation.engine}`,
+          ],
+        ] as const)
       : []),
     ['Number', sealed?.number ?? 'PROVISIONAL: not sealed by the office yet'],
   ];

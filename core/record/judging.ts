@@ -1,3 +1,4 @@
+import { LOCAL } from '../profile';
 import { RULES } from '../rules';
 import { evaluate, type Evaluation } from '../verdict';
 import type { Inspection } from './inspection';
@@ -29,6 +30,6 @@ export function wouldDiffer(inspection: Inspection, rules: Inspection['rules']):
     const [from, to] = [said(before.get(rule)), said(after.get(rule))];
     return from === to
       ? []
-      : [{ rule, words: WORDS.get(rule) ?? (after.get(rule) ?? before.get(rule))!.reason, from, to }];
+      : [{ rule, words: WORDS.get(rule) ?? rule.slice(LOCAL.length).replaceAll('-', ' '), from, to }];
   });
 }

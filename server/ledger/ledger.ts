@@ -1,7 +1,8 @@
 import { and, asc, eq, lte } from 'drizzle-orm';
 import { canonicalText } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
-import { changes, decisions, inspections, ledger, offices, rules } from '../database/schema';
+import type { rules } from '../database/schema';
+import { changes, decisions, inspections, ledger, offices } from '../database/schema';
 import { sealOf } from '../inspections/seal';
 import type { SealKeys } from './keys';
 import { sha256, type Line } from './line';
