@@ -14,6 +14,7 @@ import type { Connection } from './database/client';
 import { evidenceRoutes } from './evidence/routes';
 import { EvidenceStore } from './evidence/store';
 import { inspectionRoutes } from './inspections/routes';
+import { heldRoutes } from './held/routes';
 import type { SealKeys } from './ledger/keys';
 import { errorOf, requestOf } from './log';
 import { openApi } from './openapi';
@@ -126,7 +127,7 @@ export function createApp({
     inspectionRoutes(door, keys),
     changeRoutes(door, keys),
   );
-  api.use(peopleRoutes(door, keys), rulesRoutes(door, keys));
+  api.use(peopleRoutes(door, keys), rulesRoutes(door, keys), heldRoutes(door, keys));
   api.use(evidenceRoutes(door, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 

@@ -130,9 +130,16 @@ const schemas: Record<string, Json> = {
     csrfToken: { type: ['string', 'null'] },
     account: nullable(object({ id: uuid, login: text, name: text, role: { enum: Object.keys(ROLES) } })),
     office: nullable(
-      object({ id: uuid, name: text, edition: { enum: EDITIONS }, rules: nullable(ref('OfficeRules')) }),
+      object({
+        id: uuid,
+        name: text,
+        edition: { enum: EDITIONS },
+        rules: nullable(ref('OfficeRules')),
+        offlineHours: { type: 'integer' },
+      }),
     ),
     demo: list(object({ login: text, name: text, role: text, password: text })),
+    passwordAt: { type: ['integer', 'null'] },
     needsSetup: { type: 'boolean' },
   }),
   Credentials: object({ login: text, password: text }),
@@ -179,6 +186,23 @@ const schemas: Record<string, Json> = {
       }),
     ),
   }),
+  HeldDecisions: object({
+    held: list(
+      object({
+        id: uuid,
+        inspection: uuid,
+        address: text,
+        by: text,
+        decision: nullable(text),
+        why: text,
+        signedAt: instant,
+        receivedAt: instant,
+      }),
+    ),
+  }),
+  Words: object({ words: text }),
+  PasswordAgain: object({ password: text }),
+  OfficeChange: object({ offlineHours: { type: 'integer', minimum: 1, maximum: 168 } }),
   OfficeRules: object({ version, profile: ref('Profile') }),
   Profile: profileJsonSchema(),
   Versions: object({
@@ -251,8 +275,10 @@ const schemas: Record<string, Json> = {
             evidence: list(ref('Evidence')),
             docket: ref('Docket'),
             rules: ref('OfficeRules'),
+            receivedAt: instant,
+            offline: { type: 'boolean' },
           },
-          ['evidence', 'docket', 'rules'],
+          ['evidence', 'docket', 'rules', 'receivedAt', 'offline'],
         ),
       }),
     ),
@@ -309,7 +335,7 @@ const schemas: Record<string, Json> = {
         object({ id: uuid, status: { enum: ['taken', 'taken-before'] }, revision: { type: 'integer' }, seal: text }, [
           'seal',
         ]),
-        object({ id: { type: ['string', 'null'] }, status: { const: 'refused' }, detail: text }),
+        object({ id: { type: ['string', 'null'] }, status: { enum: ['refused', 'held'] }, detail: text }),
       ],
     }),
   }),
@@ -460,6 +486,40 @@ export function openApi(): Json {
           parameters: protectedChange.parameters,
           ...body('Adopt'),
           responses: answers('201', 'Adopted', 'Adopted', ['401', '403', '409', '422']),
+        },
+      },
+      '/api/held': {
+        get: {
+          summary: 'Decisions that were signed without signal and not sealed: one’s own, the lead’s all',
+          ...signedIn,
+          responses: answers('200', 'HeldDecisions', 'The decisions', ['401']),
+        },
+      },
+      '/api/held/{id}': {
+        post: {
+          summary: 'Leaves one unsealed, and says why; the lead’s',
+          ...leadOnly,
+          parameters: [idParameter, ...protectedChange.parameters],
+          ...body('Words'),
+          responses: answers('200', 'Done', 'Settled', ['401', '403', '404', '422']),
+        },
+      },
+      '/api/session/password': {
+        post: {
+          summary: 'The password again, for whoever signs after more than a day',
+          ...signedIn,
+          parameters: protectedChange.parameters,
+          ...body('PasswordAgain'),
+          responses: answers('200', 'Done', 'It is the password', ['401', '403', '422', '429']),
+        },
+      },
+      '/api/office': {
+        patch: {
+          summary: 'How long a decision that was signed without signal may take to arrive; the lead’s',
+          ...leadOnly,
+          parameters: protectedChange.parameters,
+          ...body('OfficeChange'),
+          responses: answers('200', 'Done', 'Changed', ['401', '403', '422']),
         },
       },
       '/api/people': {

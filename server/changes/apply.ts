@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
 import { ValidationError } from 'yup';
 import { factAt, factLabel, readCase, valueText } from '@careful-latch/core/case';
 import {
@@ -13,7 +13,7 @@ import {
   type Inspection,
 } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
-import { accounts, changes, decisions, inspections, offices } from '../database/schema';
+import { accounts, changes, decisions, held, inspections, offices } from '../database/schema';
 import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { SealKeys } from '../ledger/keys';
@@ -31,7 +31,20 @@ type Result =
       /** Of a decision. */
       readonly seal?: string;
     }
-  | { readonly id: string | null; readonly status: 'refused'; readonly detail: string };
+  | { readonly id: string | null; readonly status: 'refused' | 'held'; readonly detail: string };
+
+/** When changes came, and when their sender gave the password last. */
+export interface Received {
+  at(change: Change): number;
+  readonly passwordAt: number;
+}
+const HOUR_MS = 3600_000;
+/** A decision that comes later than this after it was signed was signed without signal. */
+const OFFLINE_AFTER_MS = 2 * 60_000;
+/** Whoever signs has given the password within a day. */
+const PASSWORD_LASTS_MS = 24 * HOUR_MS;
+const PASSWORD_AGAIN =
+  'Give your password again, then sign anew: it was given more than a day ago. Nothing was signed.';
 
 async function sealed(
   tx: Transaction,
@@ -41,6 +54,7 @@ async function sealed(
   after: Inspection,
   change: Change & { type: 'decide' },
   revision: number,
+  receivedAt: number,
 ): Promise<string> {
   const [office] = await tx
     .select({ id: offices.id, name: offices.name })
@@ -56,6 +70,8 @@ async function sealed(
     evidence: after.evidence,
     docket: after.docket,
     decision: after.decisions.at(-1)!,
+    receivedAt: new Date(receivedAt).toISOString(),
+    offline: isOffline(change, receivedAt),
     signedBy: { account: account.id, name: account.name },
     office: office!,
     previousSeal: before.decisions.at(-1)?.seal ?? null,
@@ -76,6 +92,8 @@ async function sealed(
   await sealInLedger(tx, keys, account.office, row);
   return seal;
 }
+
+const isOffline = ({ at }: Change, receivedAt: number) => receivedAt - Date.parse(at) > OFFLINE_AFTER_MS;
 
 /** As many facts as are named where a decision is refused. */
 const MOST_NAMED = 6;
@@ -158,6 +176,45 @@ async function counted(tx: Transaction, office: string): Promise<number> {
 
 const ID_IN_USE = 'Something else was recorded under this number. Record it anew.';
 
+const heldWords = (why: string) => `It is kept for the lead of the office, and not sealed: ${why}`;
+
+async function heldBefore(tx: Transaction, account: Account, { id }: Change): Promise<Result | undefined> {
+  const [kept] = await tx.select({ by: held.by, why: held.why }).from(held).where(eq(held.id, id));
+  if (!kept) return undefined;
+  return kept.by === account.id
+    ? { id, status: 'held', detail: heldWords(kept.why) }
+    : { id, status: 'refused', detail: ID_IN_USE };
+}
+
+/** Keeps a decision that was signed without signal for the lead; nothing of it is sealed. */
+async function hold(tx: Transaction, account: Account, change: Change, why: string): Promise<Result> {
+  const row = {
+    id: change.id,
+    office: account.office,
+    inspection: change.inspection,
+    by: account.id,
+    body: change,
+    why,
+  };
+  await tx.insert(held).values(row);
+  return { id: change.id, status: 'held', detail: heldWords(why) };
+}
+
+/** Why a decision that was signed without signal is not sealed as it comes; undefined where it is. */
+async function whyHeld(
+  tx: Transaction,
+  account: Account,
+  now: Inspection,
+  change: Change & { type: 'decide' },
+  receivedAt: number,
+): Promise<string | undefined> {
+  const [own] = await tx.select({ hours: offices.offlineHours }).from(offices).where(eq(offices.id, account.office));
+  const lateMs = receivedAt - Date.parse(change.at);
+  if (lateMs > own!.hours * HOUR_MS)
+    return `it arrived ${Math.round(lateMs / HOUR_MS)} hours after it was signed, and the office takes ${own!.hours}.`;
+  return whyNotSeen(tx, account, now, change);
+}
+
 /** The answer that a change got when it came before; undefined where it is new. One whose id was used for something else is refused, and told nothing. */
 async function answeredBefore(tx: Transaction, account: Account, change: Change): Promise<Result | undefined> {
   const [known] = await tx
@@ -165,7 +222,7 @@ async function answeredBefore(tx: Transaction, account: Account, change: Change)
     .from(changes)
     .leftJoin(decisions, eq(decisions.id, changes.id))
     .where(eq(changes.id, change.id));
-  if (!known) return undefined;
+  if (!known) return heldBefore(tx, account, change);
   if (known.by !== account.id || canonicalText(known.body) !== canonicalText(change))
     return {
       id: change.id,
@@ -176,10 +233,16 @@ async function answeredBefore(tx: Transaction, account: Account, change: Change)
   return { id: change.id, status: 'taken-before', revision, ...(seal !== null && { seal }) };
 }
 
-async function takeIn(tx: Transaction, keys: SealKeys, account: Account, change: Change): Promise<Result> {
+async function takeIn(
+  tx: Transaction,
+  keys: SealKeys,
+  account: Account,
+  change: Change,
+  received: Received,
+): Promise<Result> {
   const seq = await counted(tx, account.office);
   const before = await answeredBefore(tx, account, change);
-  return before ?? takeInNew(tx, keys, account, change, seq);
+  return before ?? takeInNew(tx, keys, account, change, seq, received);
 }
 
 async function takeInNew(
@@ -188,13 +251,24 @@ async function takeInNew(
   account: Account,
   change: Change,
   seq: number,
+  received: Received,
 ): Promise<Result> {
   if (change.type === 'decide') requireInspector(account);
   const before = await inspectionIn(tx, account, change.inspection, true);
+  const receivedAt = received.at(change);
+  const whyNotHere =
+    whyNotBy(account, before, change) ?? (change.type === 'decide' && isAhead(change.at) ? AHEAD : undefined);
+  if (whyNotHere === undefined && change.type === 'decide' && before && isOffline(change, receivedAt)) {
+    const why = await whyHeld(tx, account, before, change, receivedAt);
+    if (why !== undefined) return hold(tx, account, change, why);
+  }
   const whyNot =
-    whyNotBy(account, before, change) ??
-    (change.type === 'decide' && isAhead(change.at) ? AHEAD : undefined) ??
-    (change.type === 'decide' && before ? await whyNotSeen(tx, account, before, change) : undefined);
+    whyNotHere ??
+    (change.type === 'decide' && before && !isOffline(change, receivedAt)
+      ? receivedAt - received.passwordAt > PASSWORD_LASTS_MS
+        ? PASSWORD_AGAIN
+        : await whyNotSeen(tx, account, before, change)
+      : undefined);
   if (whyNot !== undefined) return { id: change.id, status: 'refused', detail: whyNot };
   const version = change.type === 'open' || change.type === 'rules' ? change.rules : undefined;
   const rules = version === undefined ? undefined : await rulesIn(tx, account.office, version);
@@ -238,9 +312,17 @@ async function takeInNew(
     .insert(changes)
     .values({ id: change.id, office: account.office, inspection: after.id, revision, by: account.id, body: change });
   if (change.type !== 'decide') return { id: change.id, status: 'taken', revision };
-  const seal = await sealed(tx, keys, account, before!, after, change, revision);
+  const seal = await sealed(tx, keys, account, before!, after, change, revision, receivedAt);
+  if (account.role === 'lead') await settleHeld(tx, change.inspection, change.id);
   return { id: change.id, status: 'taken', revision, seal };
 }
+
+/** What was held of an inspection is settled by the lead's own decision on it. */
+const settleHeld = (tx: Transaction, inspection: string, decision: string) =>
+  tx
+    .update(held)
+    .set({ settledAt: new Date(), settled: decision })
+    .where(and(eq(held.inspection, inspection), isNull(held.settledAt)));
 
 /** Whether the database refused a value as no data of its type (class 22), rather than failed. */
 const isBadData = (error: unknown): boolean => /^22/.test(databaseCodeOf(error) ?? '');
@@ -257,12 +339,13 @@ export async function takeInAll(
   keys: SealKeys,
   account: Account,
   all: readonly unknown[],
+  received: Received = { at: () => Date.now(), passwordAt: Date.now() },
 ): Promise<Result[]> {
   const results: Result[] = [];
   for (const data of all) {
     try {
       const change = readChange(data);
-      results.push(await door.inOffice(account.office, (tx) => takeIn(tx, keys, account, change)));
+      results.push(await door.inOffice(account.office, (tx) => takeIn(tx, keys, account, change, received)));
     } catch (error) {
       const detail =
         error instanceof Problem

@@ -19,7 +19,11 @@ export function changeRoutes(door: Door, keys: SealKeys): Router {
   const router = Router();
   router.post('/changes', requireAccount, csrfProtection, requireNamed, async (request, response) => {
     const body = bodySchema.validateSync(request.body);
-    response.json({ results: await takeInAll(door, keys, accountOf(request), body.changes) });
+    const received = {
+      at: () => Date.now(),
+      passwordAt: request.session.passwordAt ?? request.session.signedInAt ?? 0,
+    };
+    response.json({ results: await takeInAll(door, keys, accountOf(request), body.changes, received) });
   });
   return router;
 }

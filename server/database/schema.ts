@@ -44,6 +44,8 @@ export const offices = pgTable('offices', {
   /** Lines of its ledger, and the SHA-256 of the last. */
   ledgerN: integer('ledger_n').notNull().default(0),
   ledgerHead: text('ledger_head').notNull().default(''),
+  /** So many hours after it was signed without signal, a decision may still arrive and be sealed. */
+  offlineHours: integer('offline_hours').notNull().default(24),
 });
 
 export const accounts = pgTable('accounts', {
@@ -190,6 +192,29 @@ export const decisions = pgTable(
   (table) => [
     foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
     uniqueIndex('decisions_inspection').on(table.office, table.inspection, table.revision),
+  ],
+);
+
+/** Decisions that were signed without signal and not sealed, for what was decided on had changed, or they came too late: kept for the lead. */
+export const held = pgTable(
+  'held',
+  {
+    id: uuid('id').notNull(),
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
+    body: jsonb('body').$type<Change>().notNull(),
+    why: text('why').notNull(),
+    receivedAt: timestamp('received_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+    /** What became of it: the decision that the lead signed, or why it stays unsealed. */
+    settledAt: timestamp('settled_at', { withTimezone: true, mode: 'date' }),
+    settled: text('settled'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.id] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
   ],
 );
 

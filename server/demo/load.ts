@@ -15,7 +15,7 @@ import {
   type Found,
   type Inspection,
 } from '@careful-latch/core/record';
-import { takeInAll } from '../changes/apply';
+import { takeInAll, type Received } from '../changes/apply';
 import type { Connection } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
@@ -137,6 +137,9 @@ function inTurns(story: readonly Made[]): { by: Account; changes: Change[] }[] {
   return turns;
 }
 
+/** What happened at a demo house reached the office as it happened. */
+const AS_SIGNED: Received = { at: ({ at }) => Date.parse(at), passwordAt: Infinity };
+
 /** Loads the demo scenario once, into a database without accounts; true if it did. All of it is invented. */
 export async function loadDemo({ db, door }: Connection, keys: SealKeys): Promise<boolean> {
   const [anybody] = await db.select({ id: accounts.id }).from(accounts).limit(1);
@@ -148,7 +151,7 @@ export async function loadDemo({ db, door }: Connection, keys: SealKeys): Promis
   const days = dayjs().startOf('day').diff(dayjs(DEMO_DAY), 'day');
   for (const property of DEMO_PROPERTIES)
     for (const { by, changes } of inTurns(storyOf(property, people, days)))
-      for (const result of await takeInAll(door, keys, by, changes))
+      for (const result of await takeInAll(door, keys, by, changes, AS_SIGNED))
         if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
   return true;
 }

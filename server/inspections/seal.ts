@@ -24,6 +24,10 @@ export interface SealedRecord {
   /** Violations, orders, conditions and visits; records sealed before they had a life of their own have none. */
   readonly docket?: Docket;
   readonly decision: Omit<Signed, 'seal'>;
+  /** When the office received it; records sealed before it was kept have none. */
+  readonly receivedAt?: string;
+  /** Whether it was signed without signal, and arrived later. */
+  readonly offline?: boolean;
   readonly signedBy: { readonly account: string; readonly name: string };
   readonly office: { readonly id: string; readonly name: string };
   /** Seal of the decision before, so that none can be taken out; null for the first. */

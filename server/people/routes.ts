@@ -3,7 +3,7 @@ import { hash, verify } from '@node-rs/argon2';
 import { and, asc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { Router, type Request } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
-import { boolean, mixed, object, string } from 'yup';
+import { boolean, mixed, number, object, string } from 'yup';
 import { ROLES, type Role } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
 import { accounts, invites, offices, sessions } from '../database/schema';
@@ -14,7 +14,7 @@ import { Problem, databaseCodeOf } from '../problems';
 import { linkFor, resetLink } from './link';
 import { newPassword } from './password';
 import { csrfProtection } from '../sessions/routes';
-import { accountOf, requireAccount, requireLead, sameOrigin } from '../sessions/session';
+import { accountOf, requireAccount, requireLead, sameOrigin, type Account } from '../sessions/session';
 
 /** How long an invitation can be used. */
 const INVITED_MS = 7 * 24 * 3600 * 1000;
@@ -35,6 +35,15 @@ const changeSchema = object({ role: role.optional(), active: boolean().optional(
 const passwordSchema = object({
   password: string().required('Give your present password.').max(200),
   next: newPassword,
+});
+const againSchema = object({ password: string().required('Give your password.').max(200) });
+const officeSchema = object({
+  offlineHours: number()
+    .typeError('Hours are a number.')
+    .integer('Whole hours.')
+    .min(1, 'At least an hour.')
+    .max(168, 'At most a week.')
+    .required('Say how many hours.'),
 });
 const id = string().uuid('The address names nobody.').required();
 
@@ -93,6 +102,14 @@ export function peopleRoutes(door: Door, keys: SealKeys): Router {
       throw new Problem(429, 'Too many tries', 'Too many tries in a minute. Wait a minute and try again.');
     },
   });
+
+  async function requirePassword(account: Account, password: string): Promise<void> {
+    const [known] = await door.inOffice(account.office, (tx) =>
+      tx.select({ hash: accounts.passwordHash }).from(accounts).where(eq(accounts.id, account.id)),
+    );
+    if (!known || !(await verify(known.hash, password)))
+      throw new Problem(422, 'Not it', 'This is not your present password. Nothing was changed.');
+  }
 
   router.get('/people', requireAccount, requireLead, async (request, response) => {
     const { office } = accountOf(request);
@@ -195,18 +212,33 @@ export function peopleRoutes(door: Door, keys: SealKeys): Router {
   router.post('/password', requireAccount, csrfProtection, slow, async (request, response) => {
     const account = accountOf(request);
     const { password, next } = passwordSchema.validateSync(request.body);
-    const [known] = await door.inOffice(account.office, (tx) =>
-      tx.select({ hash: accounts.passwordHash }).from(accounts).where(eq(accounts.id, account.id)),
-    );
-    if (!known || !(await verify(known.hash, password)))
-      throw new Problem(422, 'Not it', 'This is not your present password. Nothing was changed.');
+    await requirePassword(account, password);
     const passwordHash = await hash(next);
     const now = new Date();
     await door.inOffice(account.office, async (tx) => {
       await tx.update(accounts).set({ passwordHash, voidBefore: now }).where(eq(accounts.id, account.id));
       await logPeople(tx, keys, account, account.id, 'changed the password');
     });
-    request.session.signedInAt = now.getTime();
+    request.session.signedInAt = request.session.passwordAt = now.getTime();
+    response.json({ done: true });
+  });
+
+  /** Whoever signs after more than a day gives the password again. */
+  router.post('/session/password', requireAccount, csrfProtection, slow, async (request, response) => {
+    const account = accountOf(request);
+    const { password } = againSchema.validateSync(request.body);
+    await requirePassword(account, password);
+    request.session.passwordAt = Date.now();
+    response.json({ done: true });
+  });
+
+  router.patch('/office', requireAccount, requireLead, csrfProtection, async (request, response) => {
+    const account = accountOf(request);
+    const { offlineHours } = officeSchema.validateSync(request.body);
+    await door.inOffice(account.office, async (tx) => {
+      await tx.update(offices).set({ offlineHours }).where(eq(offices.id, account.office));
+      await logPeople(tx, keys, account, account.id, `let decisions arrive ${offlineHours} hours after they were signed without signal`); // prettier-ignore
+    });
     response.json({ done: true });
   });
 

@@ -30,7 +30,15 @@ const credentialsSchema = object({
 async function officeIn(tx: Transaction, id: string) {
   const [office] = await tx.select().from(offices).where(eq(offices.id, id));
   const rules = (await newestRules(tx, id)) ?? null;
-  return office ? { id, name: office.name, edition: rules?.profile.edition ?? office.edition, rules } : null;
+  return office
+    ? {
+        id,
+        name: office.name,
+        edition: rules?.profile.edition ?? office.edition,
+        rules,
+        offlineHours: office.offlineHours,
+      }
+    : null;
 }
 
 /** Verifying against this keeps an unknown name as slow as a wrong password. */
@@ -85,6 +93,8 @@ export function sessionRoutes(door: Door, secret: string): Router {
       csrfToken: account ? csrf.generateToken(request) : null,
       account: account && { id: account.id, login: account.login, name: account.name, role: account.role },
       office,
+      /** When the password was given last. */
+      passwordAt: account ? (request.session.passwordAt ?? request.session.signedInAt ?? 0) : null,
       demo: account ? [] : await demoAccounts(),
       needsSetup: !account && (await door.officeIds()).length === 0,
     };
@@ -121,7 +131,7 @@ export function sessionRoutes(door: Door, secret: string): Router {
     const account = await accountFor(door, login, password);
     await renewSession(request); // a session from before the sign-in is never reused after it
     request.session.accountId = account.id;
-    request.session.signedInAt = Date.now();
+    request.session.signedInAt = request.session.passwordAt = Date.now();
     request.account = account;
     response.cookie(KNOWN, knownAs(account.login), {
       httpOnly: true,

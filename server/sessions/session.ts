@@ -19,6 +19,8 @@ declare module 'express-session' {
     accountId?: string;
     /** When its owner gave the password, ms since 1970. */
     signedInAt?: number;
+    /** When the password was given again in it, ms since 1970. */
+    passwordAt?: number;
     /** When it was renewed last, ms since 1970: its week of idleness counts from then. */
     renewedAt?: number;
   }

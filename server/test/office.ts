@@ -173,9 +173,10 @@ export function decisionOn(seen: Inspection, over: Partial<Decision> = {}): Chan
   return changeOf({ type: 'decide', inspection: seen.id, base: seen.revision, shown, decision });
 }
 
-let second = 0;
+let last = 0;
+/** A change of just now, each after the one before. */
 export const changeOf = (body: ChangeBody): Change =>
-  ({ ...body, id: randomUUID(), at: new Date(Date.UTC(2026, 10, 25, 8, 0, second++)).toISOString() }) as Change;
+  ({ ...body, id: randomUUID(), at: new Date((last = Math.max(last + 1, Date.now()))).toISOString() }) as Change;
 
 export const opening = (inspection: string, address = '99 Test Orchard'): Change =>
   changeOf({ type: 'open', inspection, header: { address, owner: 'Nella D’Arbois', permit: 'WT-1', edition: '2020' } });

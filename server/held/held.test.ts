@@ -1,0 +1,105 @@
+import { randomUUID } from 'node:crypto';
+import { sql } from 'drizzle-orm';
+import { touched, type Change, type Inspection } from '@careful-latch/core/record';
+import { DEMO_PASSWORD } from '../demo/password';
+import { CORRECTIONS, changeOf, openOffice, opening, visitor, type Office } from '../test/office';
+
+let office: Office;
+let lead: Awaited<ReturnType<typeof visitor>>;
+let joss: Awaited<ReturnType<typeof visitor>>;
+beforeAll(async () => {
+  office = await openOffice();
+  lead = await visitor(office);
+  joss = await visitor(office);
+  await lead.signIn('ilse');
+  await joss.signIn('joss');
+}, 60_000);
+afterAll(() => office.close());
+
+const hoursAgo = (hours: number) => new Date(Date.now() - hours * 3600_000).toISOString();
+const asJoss = { ...CORRECTIONS, signature: { name: 'Joss Linnaker', path: '' } } as const;
+/** A decision of Joss on a house of his, as it was signed some hours ago. */
+async function signedAgo(hours: number): Promise<{ house: string; decision: Change }> {
+  const house = randomUUID();
+  await joss.change(opening(house));
+  return { house, decision: { ...(await joss.decisionOn(house, asJoss)), at: hoursAgo(hours) } };
+}
+const send = async (who: typeof joss, ...changes: Change[]) =>
+  ((await who.change(...changes)).body as { results: { status: string; detail?: string }[] }).results;
+interface HeldRow {
+  readonly id: string;
+  readonly inspection: string;
+  readonly why: string;
+}
+const heldFor = async (who: typeof joss) => ((await who.get('/api/held')).body as { held: HeldRow[] }).held;
+interface Kept {
+  readonly sealHolds: boolean;
+  readonly record: { readonly offline?: boolean; readonly receivedAt?: string };
+}
+const recordsOf = async (house: string) => ((await lead.get(`/api/inspections/${house}/records`)).body as { records: Kept[] }).records; // prettier-ignore
+
+test('one that arrives within the office’s hours is sealed, and its record says that it came later', async () => {
+  const { house, decision } = await signedAgo(5);
+  expect(await send(joss, decision)).toMatchObject([{ status: 'taken' }]);
+  const [kept] = await recordsOf(house);
+  expect(kept).toMatchObject({ sealHolds: true, record: { offline: true } });
+  expect(Date.parse(kept!.record.receivedAt!)).toBeGreaterThan(Date.parse(decision.at) + 4 * 3600_000);
+  const now = await signedAgo(0);
+  await send(joss, now.decision);
+  expect((await recordsOf(now.house))[0]).toMatchObject({ record: { offline: false } });
+});
+
+test('one that arrives too late is kept for the lead, shown to its author, and sealed by nobody else', async () => {
+  const { house, decision } = await signedAgo(30);
+  const [answer] = await send(joss, decision);
+  expect(answer).toMatchObject({ status: 'held', detail: expect.stringContaining('30 hours after it was signed') as string }); // prettier-ignore
+  expect(await send(joss, decision)).toEqual([answer]); // the same question has the same answer
+  expect(await recordsOf(house)).toEqual([]);
+  for (const who of [joss, lead]) expect((await heldFor(who)).map(({ id }) => id)).toContain(decision.id);
+  const maro = await visitor(office);
+  await maro.signIn('maro');
+  expect(await heldFor(maro)).toEqual([]);
+  expect((await joss.post(`/api/held/${decision.id}`, { words: 'I wish it gone.' })).status).toBe(403);
+
+  await send(lead, await lead.decisionOn(house, CORRECTIONS));
+  expect((await heldFor(lead)).map(({ id }) => id)).not.toContain(decision.id);
+  expect(await recordsOf(house)).toHaveLength(1);
+});
+
+test('one that was signed on something else is kept too, and says what has changed since', async () => {
+  const { house, decision } = await signedAgo(2);
+  await send(lead, changeOf(touched(house, 'breaker.ratingA', 100)));
+  const [answer] = await send(joss, decision);
+  expect(answer).toMatchObject({ status: 'held', detail: expect.stringContaining('100 A (Ilse O’Harrow)') as string });
+  expect((await lead.post(`/api/held/${decision.id}`, { words: 'no' })).status).toBe(422);
+  expect((await lead.post(`/api/held/${decision.id}`, { words: 'He goes there again tomorrow.' })).status).toBe(200);
+  expect((await lead.post(`/api/held/${decision.id}`, { words: 'He goes there again tomorrow.' })).status).toBe(404);
+  expect((await heldFor(joss)).map(({ id }) => id)).not.toContain(decision.id);
+  expect(((await lead.get(`/api/inspections/${house}`)).body as Inspection).decisions).toEqual([]);
+});
+
+test('whoever signs at the office with others’ work under it unseen is refused, not held: they look and sign anew', async () => {
+  const { house, decision } = await signedAgo(0);
+  await send(lead, changeOf(touched(house, 'breaker.ratingA', 100)));
+  expect(await send(joss, decision)).toMatchObject([{ status: 'refused', detail: expect.stringContaining('sign anew') as string }]); // prettier-ignore
+  expect((await heldFor(joss)).map(({ inspection }) => inspection)).not.toContain(house);
+});
+
+test('the office says itself how long a signature may take', async () => {
+  expect((await joss.patch('/api/office', { offlineHours: 72 })).status).toBe(403);
+  expect((await lead.patch('/api/office', { offlineHours: 72 })).status).toBe(200);
+  expect(await send(joss, (await signedAgo(30)).decision)).toMatchObject([{ status: 'taken' }]);
+  expect((await lead.get('/api/session')).body).toMatchObject({ office: { offlineHours: 72 } });
+});
+
+test('whoever gave the password more than a day ago gives it again before they sign; without signal nobody could ask', async () => {
+  const old = await visitor(office);
+  await old.signIn('joss');
+  await office.db.execute(sql`update session set sess = jsonb_set(sess::jsonb, '{passwordAt}', '1000')::json`);
+  const { decision } = await signedAgo(0);
+  expect(await send(old, decision)).toMatchObject([{ status: 'refused', detail: expect.stringContaining('password again') as string }]); // prettier-ignore
+  expect(await send(old, (await signedAgo(3)).decision)).toMatchObject([{ status: 'taken' }]);
+  expect((await old.post('/api/session/password', { password: 'not it' })).status).toBe(422);
+  expect((await old.post('/api/session/password', { password: DEMO_PASSWORD })).status).toBe(200);
+  expect(await send(old, { ...decision, id: randomUUID() })).toMatchObject([{ status: 'taken' }]);
+});
