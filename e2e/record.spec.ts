@@ -194,3 +194,42 @@ test('the morning leads to what waits; a record that was saved whole is verified
   const { records: changed } = JSON.parse(edited) as { records: KeptRecord[] };
   expect(await verifyKept(keys, changed[0]!)).toBe('its record was edited');
 });
+
+test('signed without signal on what has changed since: kept for the lead, said to both, and sealed by the lead alone', async ({
+  page,
+  office,
+  browser,
+}) => {
+  const joss = new Walker(page, office);
+  test.skip(joss.wide, 'the same on any size');
+  await page.clock.setSystemTime(new Date(Date.now() - 3 * 3600_000)); // it arrives three hours after it was signed
+  await joss.signIn('Joss Linnaker');
+  await joss.openFromList('17 Graftwood Lane');
+  const house = page.url();
+  await page.getByRole('button', { name: 'Decide and sign' }).first().click(); // what deciding needs is on the phone from then on
+  await expect(page.getByRole('heading', { name: 'Decide and sign' })).toBeVisible();
+  await page.context().setOffline(true);
+  await joss.sign('Corrections required');
+
+  const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
+  const hers = await other.newPage();
+  const ilse = new Walker(hers, office);
+  await ilse.signIn();
+  await hers.goto(`${house}/inlet`);
+  await ilse.record('inlet.ratingA', 50);
+  await ilse.savedAtOffice();
+
+  await page.context().setOffline(false);
+  await expect(page.getByText(/kept for the lead of the office, and not sealed/)).toBeVisible();
+  await hers.goto(`${office.address}/morning`);
+  const held = hers.getByTestId('held');
+  await expect(held).toContainText('17 Graftwood Lane');
+  await expect(held).toContainText('50 A (Ilse O’Harrow)');
+  await ilse.press('button', 'Look, and decide');
+  await ilse.sign('Corrections required');
+  await expect(hers.getByText('Seal holds')).toBeVisible();
+  await hers.goto(`${office.address}/morning`);
+  await expect(hers.getByRole('heading', { name: /^Morning of/ })).toBeVisible();
+  await expect(held).toBeHidden();
+  await other.close();
+});

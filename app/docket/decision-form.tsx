@@ -23,8 +23,8 @@ import { OrderInForce } from '../inspection/order-in-force';
 import { VerdictBlock } from '../inspection/verdict-block';
 import type { Walk } from '../inspection/walk';
 import { Plate, Plates } from '../plates/plate';
-import { decide } from '../stores/inspections';
-import { useSession } from '../stores/session';
+import { decide, useInspections, whyNotSignHere } from '../stores/inspections';
+import { passwordAgain, useSession } from '../stores/session';
 import { BackHome } from '../inspection/back-home';
 import { shortDayText } from '../theme/dates';
 import { Button, Input } from '../theme/elements';
@@ -39,6 +39,7 @@ import { useChange } from './use-change';
 const DAYS = [7, 14, 30] as const;
 const inDays = (days: number) => dayjs().add(days, 'day').format('YYYY-MM-DD');
 const FLAT = { paddingHorizontal: 0 } as const;
+const DAY_MS = 24 * 3600_000;
 
 type Order = NonNullable<Decision['order']>;
 type Condition = Decision['conditions'][number];
@@ -261,6 +262,12 @@ export function DecisionForm({ walk }: { walk: Walk }) {
   const [leftOut, setLeftOut] = useState('');
   const [handover, setHandover] = useState('');
   const [path, setPath] = useState('');
+  const [password, setPassword] = useState('');
+  const office = useSession((one) => one.office);
+  const passwordAt = useSession((one) => one.passwordAt);
+  const reach = useInspections((one) => one.reach);
+  /** Without signal nobody could say whether it is the right one; the office asks for it the next time. */
+  const asksPassword = reach === 'reached' && passwordAt !== null && Date.now() - passwordAt > DAY_MS;
   const [own, setOwn] = useState(false);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const open = docket.violations.filter(isOpen);
@@ -297,12 +304,17 @@ export function DecisionForm({ walk }: { walk: Walk }) {
     } catch (error) {
       why.push((error as Error).message);
     }
+    const notHere = whyNotSignHere(office?.offlineHours ?? 24);
+    if (notHere) why.push(notHere);
+    if (asksPassword && password === '') why.push('Give your password: you gave it more than a day ago.');
     if (why.length > 0) return setTrouble(why);
     setTrouble([]);
-    decide(inspection, evaluation, decision).then(
-      () => router.replace(`/inspection/${inspection.id}/record`),
-      (error: Error) => setTrouble([error.message]),
-    );
+    (asksPassword ? passwordAgain(password) : Promise.resolve())
+      .then(() => decide(inspection, evaluation, decision))
+      .then(
+        () => router.replace(`/inspection/${inspection.id}/record`),
+        (error: Error) => setTrouble([error.message]),
+      );
   };
 
   return (
@@ -311,6 +323,18 @@ export function DecisionForm({ walk }: { walk: Walk }) {
       head={wide ? undefined : <BackHome inspection={inspection} />}
       act={
         <View style={{ gap: 6 }}>
+          {asksPassword && (
+            <Input
+              aria-label="Your password, again"
+              placeholder="Your password, again"
+              secureTextEntry
+              autoComplete="current-password"
+              value={password}
+              onChangeText={setPassword}
+              renderErrorMessage={false}
+              containerStyle={FLAT}
+            />
+          )}
           {trouble.map((one) => (
             <Trouble key={one}>{one}</Trouble>
           ))}

@@ -13,6 +13,7 @@ import { shortDayText } from '../theme/dates';
 import { Screen } from '../theme/screen';
 import { TARGET, usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
+import { HeldList } from './held-list';
 import { keepCalendar, keepList, keepViolations } from './keep';
 import { Trouble } from '../theme/trouble';
 
@@ -56,6 +57,7 @@ export function MorningScreen() {
             <Plate label="My visits" selected={mine} onPress={() => setMine(true)} />
           </Plates>
         )}
+        <HeldList />
         {shown.length === 0 && <Quiet>Nothing waits.</Quiet>}
         {shown.map(({ id, title, waiting }) => (
           <View key={id} testID={`concern-${id}`}>

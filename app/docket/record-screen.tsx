@@ -165,6 +165,8 @@ function SignedDecision({
       {sealed ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'baseline' }}>
           <Quiet color={sealed.sealHolds ? palette.holds : palette.violation}>
+            {sealed.record.offline &&
+              `Signed without signal by the device’s clock; received ${momentText(sealed.record.receivedAt!)}. `}
             {sealed.sealHolds ? 'Seal holds' : 'SEAL BROKEN: this record was changed after it was signed'}
           </Quiet>
           <Reading style={{ fontSize: 15 }}>{sealed.seal.slice(0, 16)}</Reading>

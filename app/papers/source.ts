@@ -17,6 +17,7 @@ export function sourceOf(
     case: record.case,
     evaluation: record.evaluation,
     rules: record.rules,
+    offlineUntil: record.offline ? record.receivedAt : undefined,
     evidence: record.evidence ?? [],
     docket: record.docket ?? inspection.docket,
     decision: record.decision,

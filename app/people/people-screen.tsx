@@ -4,7 +4,7 @@ import { ROLES, type Role } from '@careful-latch/core/record';
 import { Trouble } from '../theme/trouble';
 import { Plate, Plates } from '../plates/plate';
 import { office, type Colleague, type Invite, type Link } from '../stores/office';
-import { useSession } from '../stores/session';
+import { resume, useSession } from '../stores/session';
 import { Back } from '../theme/back';
 import { dayText } from '../theme/dates';
 import { Button, Input } from '../theme/elements';
@@ -103,6 +103,30 @@ function Person({
   );
 }
 
+/** How long a signature may take to arrive. */
+const HOURS = [4, 12, 24, 72] as const;
+
+/** What the lead allows whoever signs without signal. */
+function OfflineHours({ attempt }: { attempt: Try }) {
+  const hours = useSession((one) => one.office?.offlineHours);
+  return (
+    <View style={{ gap: 8 }}>
+      <Heading>Signed without signal</Heading>
+      <Quiet>A decision is sealed if it arrives within so many hours; after that it waits for you.</Quiet>
+      <Plates label="Hours until it must arrive">
+        {HOURS.map((one) => (
+          <Plate
+            key={one}
+            label={`${one} hours`}
+            selected={hours === one}
+            onPress={() => void attempt(() => office.changeOffice({ offlineHours: one }).then(resume))}
+          />
+        ))}
+      </Plates>
+    </View>
+  );
+}
+
 /** The people of the office, for the lead: who may come in, as what, and who no longer. */
 export function PeopleScreen() {
   const own = useSession((one) => one.account);
@@ -165,6 +189,7 @@ export function PeopleScreen() {
             <Plate role="button" quiet label="Take back" onPress={() => void attempt(() => office.takeBack(one.id))} />
           </View>
         ))}
+        <OfflineHours attempt={attempt} />
         <Heading>Invite somebody</Heading>
         <Input
           label="Whom"

@@ -211,6 +211,15 @@ export function openInspection(header: Header): string {
   return inspection;
 }
 
+const CONTACT = 'careful-latch-contact';
+/** Why nobody can sign here now: without signal, the office must have been reached within its own hours. Undefined where somebody can. */
+export function whyNotSignHere(offlineHours: number): string | undefined {
+  const hours = (Date.now() - Number(localStorage.getItem(CONTACT) ?? 0)) / 3600_000;
+  return get().reach === 'unreachable' && hours > offlineHours
+    ? `The office was not reached for more than ${offlineHours} hours; a decision signed now would not be sealed. Record what you see, and sign once it can be reached.`
+    : undefined;
+}
+
 /** Signs a decision on what is shown: it is taken only where the inspection is still the very one that was shown. Throws an Error with a sentence otherwise. */
 export async function decide(seen: Inspection, evaluation: Evaluation, decision: Decision): Promise<void> {
   const shown = await sha256(new TextEncoder().encode(shownText(seen, evaluation)));
@@ -261,7 +270,7 @@ async function sendPortion(target: Device, most = PORTION): Promise<void> {
   }
   const refused = portion.flatMap(({ change }, i) => {
     const result = results[i];
-    return result?.status === 'refused' ? [{ change, why: result.detail }] : [];
+    return result?.status === 'refused' || result?.status === 'held' ? [{ change, why: result.detail }] : [];
   });
   for (const [i, { change }] of portion.entries()) settled(change, results[i]);
   const keys = await target.settle(
@@ -372,6 +381,7 @@ function send(): Promise<void> {
         await fetchChanged(target);
       }
       pauseMs = 1000;
+      localStorage.setItem(CONTACT, String(Date.now()));
       set({ reach: 'reached', asked: true });
       timer = setTimeout(() => void catchUp(), ASK_EVERY_MS);
       void sendPhotos(); // by itself: no tap waits for a photo

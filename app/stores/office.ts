@@ -1,4 +1,4 @@
-import type { Change, Docket, Inspection, Role } from '@careful-latch/core/record';
+import type { Change, DecisionKind, Docket, Inspection, Role } from '@careful-latch/core/record';
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Case } from '@careful-latch/core/case';
 import type { Evaluation } from '@careful-latch/core/verdict';
@@ -31,7 +31,11 @@ export interface SessionState {
     readonly edition: Edition;
     /** What it has adopted last; null where it has adopted nothing of its own. */
     readonly rules: Rules | null;
+    /** So many hours after it was signed without signal, a decision is still sealed. */
+    readonly offlineHours: number;
   } | null;
+  /** When the password was given last, ms since 1970. */
+  readonly passwordAt: number | null;
   readonly demo: readonly {
     readonly login: string;
     readonly name: string;
@@ -54,6 +58,8 @@ export interface SignedRecord {
     readonly evidence?: readonly Evidence[];
     readonly docket?: Docket;
     readonly rules?: Rules;
+    readonly receivedAt?: string;
+    readonly offline?: boolean;
     readonly decision: Signed;
     readonly signedBy: { readonly name: string };
     readonly office: { readonly name: string };
@@ -99,6 +105,17 @@ export interface Version extends Rules {
   readonly at: string;
 }
 
+/** A decision that was signed without signal, and waits unsealed. */
+export interface HeldDecision {
+  readonly id: string;
+  readonly inspection: string;
+  readonly address: string;
+  readonly by: string;
+  readonly decision: DecisionKind | null;
+  readonly why: string;
+  readonly signedAt: string;
+}
+
 /** Somebody of the office, as the lead sees them. */
 export interface Colleague {
   readonly id: string;
@@ -129,7 +146,8 @@ export type ChangeResult =
       readonly revision: number;
       readonly seal?: string;
     }
-  | { readonly id: string | null; readonly status: 'refused'; readonly detail: string };
+  /** Held is a decision that was signed without signal and is kept for the lead, unsealed. */
+  | { readonly id: string | null; readonly status: 'refused' | 'held'; readonly detail: string };
 
 const PATIENCE_MS = 15_000;
 let token: string | null = null;
@@ -218,6 +236,10 @@ export const office = {
   rules: () => ask<{ versions: Version[] }>('GET', '/rules'),
   adopt: (wanted: { profile: Rules['profile']; reason: string; after: number; openToo: boolean }) =>
     change<{ version: number; moved: number }>('POST', '/rules', wanted),
+  held: () => ask<{ held: HeldDecision[] }>('GET', '/held'),
+  leaveUnsealed: (id: string, words: string) => change<object>('POST', `/held/${id}`, { words }),
+  passwordAgain: (password: string) => change<object>('POST', '/session/password', { password }),
+  changeOffice: (wanted: { offlineHours: number }) => change<object>('PATCH', '/office', wanted),
   people: () => ask<{ people: Colleague[]; invites: Invite[] }>('GET', '/people'),
   invite: (wanted: { name: string; role: Role }) => change<Link>('POST', '/invites', wanted),
   takeBack: (invite: string) => change<object>('DELETE', `/invites/${invite}`),

@@ -4,7 +4,14 @@ import { resume, useSession } from './session';
 
 const account = { id: 'a-person', login: 'ilse', name: 'Ilse O’Harrow', role: 'inspector' } as const;
 const at = { id: 'an-office', name: 'Windfall Township', edition: '2020' } as const;
-const stranger: SessionState = { csrfToken: null, account: null, office: null, demo: [], needsSetup: false };
+const stranger: SessionState = {
+  csrfToken: null,
+  account: null,
+  office: null,
+  passwordAt: null,
+  demo: [],
+  needsSetup: false,
+};
 const remember = () => localStorage.setItem('careful-latch-account', JSON.stringify({ account, office: at }));
 const answers = (answer: SessionState | Error) =>
   jest

@@ -9,6 +9,7 @@ interface Session {
   readonly known: 'asking' | 'signed-in' | 'signed-out' | 'unreachable' | 'no-storage';
   readonly account: Account | null;
   readonly office: Office | null;
+  readonly passwordAt: number | null;
   readonly demo: SessionState['demo'];
   readonly needsSetup: boolean;
 }
@@ -17,6 +18,7 @@ export const useSession = create<Session>(() => ({
   known: 'asking',
   account: null,
   office: null,
+  passwordAt: null,
   demo: [],
   needsSetup: false,
 }));
@@ -44,6 +46,12 @@ async function enter(account: Account, at: Office | null): Promise<void> {
 const leave = (state: SessionState) =>
   set({ known: 'signed-out', account: null, office: null, demo: state.demo, needsSetup: state.needsSetup });
 
+/** Gives the password again: it was given long ago, and something is signed now. Throws an Error with a sentence. */
+export async function passwordAgain(password: string): Promise<void> {
+  await office.passwordAgain(password);
+  set({ passwordAt: Date.now() });
+}
+
 /** Opens with whoever was signed in on this device, then asks the office. */
 export async function resume(): Promise<void> {
   const last = remembered();
@@ -56,8 +64,10 @@ export async function resume(): Promise<void> {
     if (!last?.account) set({ known: 'unreachable' });
     return;
   }
-  if (state.account) await entered(state.account, state.office);
-  else if (!last?.account) leave(state);
+  if (state.account) {
+    await entered(state.account, state.office);
+    set({ passwordAt: state.passwordAt });
+  } else if (!last?.account) leave(state);
   // Remembered here but not signed in at the office any more: the walk goes on, and the save line asks to sign in.
 }
 
@@ -86,6 +96,7 @@ export async function askDemo(): Promise<void> {
 export async function signIn(login: string, password: string): Promise<void> {
   const state = await office.signIn(login, password);
   if (state.account) await enter(state.account, state.office);
+  set({ passwordAt: state.passwordAt });
 }
 
 /** Signs out. What waits to be sent stays on the device under this account; what the office has goes. */

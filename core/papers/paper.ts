@@ -19,6 +19,8 @@ export interface PaperSource {
   readonly evaluation: Evaluation;
   /** The office's own rules that it was judged under. */
   readonly rules?: Rules | undefined;
+  /** When the office received it, where it was signed without signal. */
+  readonly offlineUntil?: string | undefined;
   readonly evidence: readonly Evidence[];
   readonly docket: Docket;
   readonly decision: Signed;
@@ -104,7 +106,7 @@ const CAUTION =
 /** Head and foot of a paper. One that is filed says all of itself; what hangs at a door or in a panel names no owner, and is short. */
 export function framed(
   title: string,
-  { header, decision, signedBy, office, evaluation, rules, sealed }: PaperSource,
+  { header, decision, signedBy, office, evaluation, rules, offlineUntil, sealed }: PaperSource,
   blocks: readonly Block[],
   filed: boolean,
 ): Paper {
@@ -114,6 +116,9 @@ export function framed(
     ...(filed && header.owner ? ([['Owner', header.owner]] as const) : []),
     ...(filed ? ([['Permit', header.permit || 'none given']] as const) : []),
     ['Signed', filed ? `${clockWords(decision.at)}, ${signedBy}` : dayWords(decision.at)],
+    ...(filed && offlineUntil
+      ? ([['Received', `${clockWords(offlineUntil)}; it was signed without signal`]] as const)
+      : []),
     ...(filed
       ? ([
           [

@@ -1,0 +1,84 @@
+import { useRouter } from 'expo-router';
+import { useCallback, useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { DECISIONS } from '@careful-latch/core/record';
+import { Plate } from '../plates/plate';
+import { office, type HeldDecision } from '../stores/office';
+import { useSession } from '../stores/session';
+import { momentText } from '../theme/dates';
+import { Input } from '../theme/elements';
+import { usePalette } from '../theme/theme';
+import { Trouble } from '../theme/trouble';
+import { Heading, Quiet, Words } from '../theme/words';
+
+/** Decisions that were signed without signal and are not sealed: one’s own, and for the lead all; nothing where there is none. */
+export function HeldList() {
+  const palette = usePalette();
+  const router = useRouter();
+  const isLead = useSession((one) => one.account?.role === 'lead');
+  const [held, setHeld] = useState<readonly HeldDecision[]>([]);
+  const [leaving, setLeaving] = useState<string>();
+  const [words, setWords] = useState('');
+  const [trouble, setTrouble] = useState<string>();
+  const load = useCallback(
+    () =>
+      office.held().then(
+        (found) => setHeld(found.held),
+        () => undefined, // without signal nothing is known of them
+      ),
+    [],
+  );
+  useEffect(() => void load(), [load]);
+  const leave = async (id: string) => {
+    try {
+      await office.leaveUnsealed(id, words.trim());
+      setLeaving(undefined);
+      setWords('');
+      setTrouble(undefined);
+      await load();
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+  };
+  if (held.length === 0) return null;
+  return (
+    <View testID="held" style={{ gap: 6 }}>
+      <Heading style={{ color: palette.violation }}>{`Signed without signal, not sealed: ${held.length}`}</Heading>
+      {held.map((one) => (
+        <View key={one.id} style={{ gap: 6, paddingVertical: 8, borderTopWidth: 1, borderColor: palette.hairline }}>
+          <Words style={{ fontWeight: '700', fontSize: 17 }}>{one.address}</Words>
+          <Words style={{ fontSize: 16, lineHeight: 22 }}>
+            {`${one.by} signed “${one.decision ? DECISIONS[one.decision] : ''}” ${momentText(one.signedAt)}. ${one.why}`}
+          </Words>
+          <Quiet>{isLead ? 'It is sealed by a decision of yours, or left unsealed.' : 'It waits for the lead.'}</Quiet>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            <Plate
+              role="button"
+              label={isLead ? 'Look, and decide' : 'Look'}
+              onPress={() => router.navigate(`/inspection/${one.inspection}/${isLead ? 'decide' : 'record'}` as never)}
+            />
+            {isLead && leaving !== one.id && (
+              <Plate role="button" quiet label="Leave it unsealed" onPress={() => setLeaving(one.id)} />
+            )}
+          </View>
+          {leaving === one.id && (
+            <>
+              <Input
+                aria-label="Why it stays unsealed"
+                placeholder="Why it stays unsealed"
+                value={words}
+                onChangeText={setWords}
+                renderErrorMessage={false}
+                containerStyle={{ paddingHorizontal: 0 }}
+              />
+              <Trouble>{trouble}</Trouble>
+              <View style={{ flexDirection: 'row' }}>
+                <Plate role="button" label="Leave it so" onPress={() => void leave(one.id)} />
+              </View>
+            </>
+          )}
+        </View>
+      ))}
+    </View>
+  );
+}
