@@ -158,3 +158,44 @@ test('what the lead adopts says first what it would change, is asked on the walk
   await expect(his.getByText('No: Is the permit posted?').first()).toBeVisible();
   await other.close();
 });
+
+test('two phones apart record a fact differently: after a restart of the office both stand, until one chooses', async ({
+  page,
+  office,
+  browser,
+}) => {
+  const ilse = new Walker(page, office);
+  test.skip(ilse.wide, 'the same on any size');
+  const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
+  const his = await other.newPage();
+  const joss = new Walker(his, office);
+  for (const [one, name] of [[ilse, 'Ilse O’Harrow'], [joss, 'Joss Linnaker']] as const) {
+    await one.signIn(name);
+    await one.openFromList('17 Graftwood Lane');
+    await one.goTo('inlet');
+    await one.savedAtOffice();
+  } // prettier-ignore
+  await other.setOffline(true);
+  await joss.record('inlet.ratingA', 50);
+  await joss.record('inlet.enclosure', '3');
+  await ilse.record('inlet.ratingA', 20);
+  await ilse.savedAtOffice();
+  await office.stop();
+  await other.setOffline(false);
+  await expect(his.getByTestId('save-line').filter({ visible: true }).first()).toContainText('2 entries to send');
+  await office.start();
+  await joss.savedAtOffice();
+
+  const differs = his.getByTestId('differing').filter({ visible: true });
+  await expect(differs).toContainText('20 A: Ilse O’Harrow');
+  await expect(differs).toContainText('50 A: Joss Linnaker');
+  await page.reload();
+  await expect(page.getByTestId('differing').filter({ visible: true })).toContainText('50 A: Joss Linnaker');
+  await ilse.press('button', /^50 A: Joss Linnaker/);
+  await expect(page.getByTestId('differing')).toBeHidden();
+  await ilse.savedAtOffice();
+  await his.reload();
+  await expect(his.getByTestId('fact-inlet.ratingA').getByRole('radio', { name: '50', exact: true })).toHaveAttribute('aria-checked', 'true'); // prettier-ignore
+  await expect(his.getByTestId('differing')).toBeHidden();
+  await other.close();
+});

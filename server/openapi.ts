@@ -108,9 +108,10 @@ const recordedFact = object(
     part: text,
     said: text,
     adds: { type: 'boolean' },
+    over: { type: 'array', maxItems: 10, items: object({ at: instant, by: text }) },
     was: nullable(object({ how, at: instant, by: text, said: text }, ['said'])),
   },
-  ['part', 'said', 'adds', 'was'],
+  ['part', 'said', 'adds', 'over', 'was'],
 );
 
 const mark = object({ kind: { enum: ['ring', 'arrow'] }, x: fraction, y: fraction, turnDeg: { type: 'number' } });
@@ -203,6 +204,10 @@ const schemas: Record<string, Json> = {
   Words: object({ words: text }),
   PasswordAgain: object({ password: text }),
   OfficeChange: object({ offlineHours: { type: 'integer', minimum: 1, maximum: 168 } }),
+  Conflict: object({
+    path: text,
+    heads: list(object({ value, how: { enum: Object.keys(HOWS) }, said: text, ...madeBy }, ['said'])),
+  }),
   OfficeRules: object({ version, profile: ref('Profile') }),
   Profile: profileJsonSchema(),
   Versions: object({
@@ -214,6 +219,7 @@ const schemas: Record<string, Json> = {
     {
       id: uuid,
       rules: ref('OfficeRules'),
+      conflicts: list(ref('Conflict')),
       revision: { type: 'integer' },
       header: ref('Header'),
       case: ref('Case'),
@@ -224,7 +230,7 @@ const schemas: Record<string, Json> = {
       docket: ref('Docket'),
       changedSinceDecision: { type: 'boolean' },
     },
-    ['rules'],
+    ['rules', 'conflicts'],
   ),
   Evidence: object({ ...shown, id: uuid, ...madeBy }),
   Held: object({ held: { type: 'integer' }, whole: { type: 'boolean' } }),
@@ -275,10 +281,11 @@ const schemas: Record<string, Json> = {
             evidence: list(ref('Evidence')),
             docket: ref('Docket'),
             rules: ref('OfficeRules'),
+            conflicts: list(ref('Conflict')),
             receivedAt: instant,
             offline: { type: 'boolean' },
           },
-          ['evidence', 'docket', 'rules', 'receivedAt', 'offline'],
+          ['evidence', 'docket', 'rules', 'conflicts', 'receivedAt', 'offline'],
         ),
       }),
     ),

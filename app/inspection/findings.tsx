@@ -9,6 +9,7 @@ import { shortDayText } from '../theme/dates';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
 import { EvidencePane, ShownEvidence } from '../evidence/evidence';
+import { Differing } from './differing';
 import { factsBeside, toFindOut } from './answers';
 import type { Walk } from './walk';
 import { OfficeNote, Working } from './working';
@@ -91,6 +92,7 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
   const rest = evaluation.outcomes.filter((one) => one.outcome === 'holds' || one.outcome === 'not-applicable');
   return (
     <View style={{ gap: 12 }}>
+      <Differing inspection={inspection} />
       {against.length > 0 ? <Heading>Violations</Heading> : <Quiet>No violation is recorded.</Quiet>}
       {against.map((one) => (
         <FindingCard key={one.rule} walk={walk} outcome={one} />

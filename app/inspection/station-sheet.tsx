@@ -11,6 +11,7 @@ import { record } from '../stores/inspections';
 import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { NeutralDrawing } from './neutral-drawing';
+import { Differing } from './differing';
 import { OwnItems } from './own-items';
 import { RatingRow } from './rating-row';
 import { useFact, useSheet, useWalkSoon } from './use-inspection';
@@ -49,6 +50,11 @@ const Drawing = memo(function Drawing({ station }: { station: Station }) {
 const Own = memo(function Own({ station }: { station: Station }) {
   const walk = useWalkSoon();
   return walk ? <OwnItems inspection={walk.inspection} station={station} /> : null;
+});
+
+const Differ = memo(function Differ({ station }: { station: Station }) {
+  const walk = useWalkSoon();
+  return walk ? <Differing inspection={walk.inspection} station={station} /> : null;
 });
 
 /** A station's facts, each with its plates and its answer. */
@@ -93,6 +99,7 @@ export const StationSheet = memo(function StationSheet({
   return (
     <View style={{ gap: 4 }}>
       <Title>{STATION_NAMES[station]}</Title>
+      <Differ station={station} />
       {trouble && (
         <Words role="alert" color={palette.violation}>
           {trouble}

@@ -158,7 +158,7 @@ function commit(body: ChangeBody, undos: (change: Change, before: Inspection | u
   const entered = { ...body, id: crypto.randomUUID(), at: new Date().toISOString() } as Change;
   // What is typed is read as the office reads it, so that both have the very same; a tap on a plate has nothing to be read.
   const made = entered.type === 'facts' ? entered : readChange(entered);
-  const change = before ? addressed(before.case, made) : made;
+  const change = before ? addressed(before, made) : made;
   const applied = applyChange(before, change, person, rules);
   if (!applied.ok) throw new Error(applied.why);
   edits.set(change.inspection, (edits.get(change.inspection) ?? 0) + 1);

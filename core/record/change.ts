@@ -27,6 +27,7 @@ import {
 import { whyNotDecide } from './deciding';
 import { seenIn } from './findings';
 import { judged } from './judging';
+import { merged, placeOfConflict, withSeen, type Head } from './merging';
 import { inspects, type Person } from './people';
 import {
   changeSchemas,
@@ -125,10 +126,10 @@ const idOfAdded = (change: string, path: string) => `${change}-${positionOf(path
 const adds = (change: string, part: string) => part === change || part.startsWith(`${change}-`);
 
 /**
- * A change with the ids of the cords, stretches and circuits that it is about, so that it reaches them wherever they stand at
+ * A change with what its device had before it, and the ids of the cords, stretches and circuits that it is about, so that it reaches them wherever they stand at
  * the office by then. A fact of one that is not there yet adds it: it is called after the change.
  */
-export function addressed(c: Case, change: Change): Change {
+export function addressed({ case: c, ...rest }: Inspection, change: Change): Change {
   if (change.type === 'remove') {
     const entry = entriesOf(c, change.list)[change.index];
     return change.part === undefined && entry ? { ...change, part: entry.id } : change;
@@ -136,7 +137,7 @@ export function addressed(c: Case, change: Change): Change {
   if (change.type !== 'facts') return change;
   return {
     ...change,
-    facts: change.facts.map((fact) => {
+    facts: withSeen({ case: c, ...rest }, change.facts).map((fact) => {
       const list = listPathOf(catalogueKey(fact.path));
       if (!list || fact.part !== undefined) return fact;
       const part = entriesOf(c, list)[positionOf(fact.path)]?.id ?? idOfAdded(change.id, fact.path);
@@ -151,12 +152,16 @@ function withEntry(c: Case, list: ListPath, index: number, entry: unknown): Case
   return withFact(c, list, copy);
 }
 
+/** Where a fact of a change stands in a case by now; undefined where its cord, stretch or circuit was taken out. */
+function placeOf(c: Case, { id }: Pick<Change, 'id'>, { path, part, adds: again }: RecordedFact): string | undefined {
+  return part === undefined ? path : pathOfPart(c, path, part, again === true || adds(id, part));
+}
+
 /** What is wrong with a fact that is to be recorded, or the case with it, and with the line of how. */
 function withOne(c: Case, { id, at }: Change, fact: RecordedFact, by: string): Case | string {
   const value = spelledAnew(fact.path, fact.value ?? undefined);
   const { part, how, said, was } = fact;
-  const added = part !== undefined && (fact.adds === true || adds(id, part));
-  const path = part === undefined ? fact.path : pathOfPart(c, fact.path, part, added);
+  const path = placeOf(c, { id }, fact);
   if (path === undefined) return GONE;
   const why = whyNotFact(path, value);
   if (why !== undefined) return why;
@@ -217,23 +222,39 @@ export function applyChange(
       : { ok: true, inspection: { ...inspection, docket, changedAt: change.at } };
   }
 
-  const changed = (c: Case): Applied => ({
+  const { conflicts: had, ...rest } = inspection;
+  const changed = (c: Case, conflicts = had): Applied => ({
     ok: true,
-    inspection: { ...inspection, case: c, changedAt: change.at, changedSinceDecision: inspection.decisions.length > 0 },
+    inspection: {
+      ...rest,
+      case: c,
+      ...(conflicts && conflicts.length > 0 && { conflicts }),
+      changedAt: change.at,
+      changedSinceDecision: inspection.decisions.length > 0,
+    },
   });
   switch (change.type) {
     case 'facts': {
-      let c = inspection.case;
+      let now: Pick<Inspection, 'case' | 'conflicts'> = inspection;
       for (const fact of change.facts) {
-        const next = withOne(c, change, fact, by);
-        if (typeof next === 'string') return refused(next);
-        c = next;
+        const alone = withOne(now.case, change, fact, by);
+        if (typeof alone === 'string') return refused(alone);
+        const path = placeOf(now.case, change, fact)!;
+        const value = factAt(alone, path) as Head['value'] | undefined;
+        const line = recordedAt(alone, path);
+        const mine = fact.value === null || value === undefined || !line ? undefined : { ...line, value, by };
+        now = merged(now, alone, path, fact, mine, by);
       }
-      return changed(c);
+      return changed(now.case, now.conflicts);
     }
     case 'remove': {
       const index = change.part === undefined ? change.index : indexOfPart(inspection.case, change.list, change.part);
-      return index === undefined ? refused(GONE) : changed(withoutEntry(inspection.case, change.list, index));
+      if (index === undefined) return refused(GONE);
+      const without = withoutEntry(inspection.case, change.list, index);
+      return changed(
+        without,
+        had?.filter((one) => placeOfConflict(without, one) !== undefined),
+      );
     }
     case 'restore': {
       const restored = withEntry(inspection.case, change.list, change.index, change.entry);

@@ -10,4 +10,5 @@ export * from './morning';
 export * from './summary';
 export * from './change';
 export * from './judging';
+export * from './merging';
 export * from './shown';

@@ -22,6 +22,7 @@ import {
   visitUnderWay,
   type Docket,
 } from './docket';
+import type { Conflict } from './merging';
 import { evidenceSchema, type Evidence } from './evidence';
 import { changeShape, day, instant, line, uuid } from './shapes';
 
@@ -130,6 +131,8 @@ export interface Inspection {
   readonly evidence: readonly Evidence[];
   /** What the office follows up here. */
   readonly docket: Docket;
+  /** Facts that two people recorded while apart; absent where there are none. */
+  readonly conflicts?: readonly Conflict[];
   /** Whether facts changed after the last decision. */
   readonly changedSinceDecision: boolean;
 }
@@ -150,6 +153,11 @@ const factSchema = object({
     .required(),
   /** The reading, the statement or the instrument, in its words. */
   said: string().max(200).optional(),
+  /** Who had recorded what stood there, and when, as the device had it: what is not among it came from somebody else meanwhile. */
+  over: array(object({ at: instant, by: string().required().max(200) }).noUnknown())
+    .max(10)
+    .default(undefined)
+    .optional(),
   /** How it had been recorded, or null where nothing said so: an earlier answer is set again. */
   was: object({
     how: mixed<How>()

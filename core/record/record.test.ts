@@ -191,7 +191,7 @@ describe('facts recorded together', () => {
   test('a new cord comes with them and goes with them; two new ones are two', () => {
     const before = inspection();
     const said = addressed(
-      before.case,
+      before,
       change(together(['cord[1].type', 'SJTW'], ['cord[1].wires', '3'], ['cord[2].type', 'SJTW'])),
     );
     const applied = applyChange(before, said, LEAD);
@@ -285,7 +285,7 @@ describe('parts keep their ids', () => {
   test('each is made with the change that adds it, the same on every device', () => {
     expect(new Set([first, second]).size).toBe(2);
     const empty = inspection({ case: { ...GOOD, cord: undefined } });
-    const opening = addressed(empty.case, change(touched(ID, 'cord[0].lengthFt', 10)));
+    const opening = addressed(empty, change(touched(ID, 'cord[0].lengthFt', 10)));
     const made = [1, 2].map(() => applyChange(empty, opening, LEAD));
     const id = `${opening.id}-0`;
     expect(made.map((one) => one.ok && one.inspection.case.cord![0]!.id)).toEqual([id, id]);
@@ -308,7 +308,7 @@ describe('parts keep their ids', () => {
   });
 
   test('a device says which part it means; a new one goes behind what others have added meanwhile', () => {
-    const said = (c: Inspection, body: ChangeBody) => addressed(c.case, change(body));
+    const said = (c: Inspection, body: ChangeBody) => addressed(c, change(body));
     const fact = touched(ID, 'cord[1].sizeAwg', '12');
     expect(said(two, fact)).toMatchObject({ facts: [{ part: second }] });
     expect(said(two, { type: 'remove', inspection: ID, list: 'cord', index: 0 })).toMatchObject({ part: first });

@@ -11,6 +11,15 @@ export const canonicalText = (data: unknown): string => canonicalize(data)!;
  * decision only where its own comes out the same.
  */
 export const shownText = (
-  { header, case: site, evidence, docket, rules }: Inspection,
+  { header, case: site, evidence, docket, rules, conflicts }: Inspection,
   evaluation: Evaluation,
-): string => canonicalText({ header, case: site, evidence, docket, evaluation, ...(rules && { rules }) });
+): string =>
+  canonicalText({
+    header,
+    case: site,
+    evidence,
+    docket,
+    evaluation,
+    ...(rules && { rules }),
+    ...(conflicts && { conflicts }),
+  });

@@ -20,7 +20,7 @@ import {
 import type { Case } from '@careful-latch/core/case';
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Profile } from '@careful-latch/core/profile';
-import type { Change, DecisionKind, Docket, Evidence, Role, Summary } from '@careful-latch/core/record';
+import type { Change, Conflict, DecisionKind, Docket, Evidence, Role, Summary } from '@careful-latch/core/record';
 import type { SealedRecord } from '../inspections/seal';
 import type { LedgerKind } from '../ledger/line';
 
@@ -102,6 +102,8 @@ export const inspections = pgTable(
     /** The version of the office's rules that it is judged under; null where the office had adopted none. */
     rules: integer('rules'),
     evidence: jsonb('evidence').$type<readonly Evidence[]>().notNull().default([]),
+    /** Facts that two people recorded differently while apart; null where there are none. */
+    conflicts: jsonb('conflicts').$type<readonly Conflict[]>(),
     /** Violations, orders, conditions and visits. */
     docket: jsonb('docket')
       .$type<Docket>()

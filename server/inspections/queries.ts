@@ -19,6 +19,7 @@ function inspectionOf(row: Row, own: readonly Signed[], rules: Rules | undefined
     decisions: own,
     evidence: row.evidence,
     docket: row.docket,
+    ...(row.conflicts && { conflicts: row.conflicts }),
     changedSinceDecision: row.changedSinceDecision,
   };
 }

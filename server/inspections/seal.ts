@@ -2,6 +2,7 @@ import { sha256 } from '../ledger/line';
 import type { Case } from '@careful-latch/core/case';
 import {
   canonicalText,
+  type Conflict,
   type Docket,
   type Evidence,
   type Header,
@@ -21,6 +22,8 @@ export interface SealedRecord {
   readonly rules?: Rules;
   /** Photos, each by its SHA-256, and notes; records sealed before there were any have none. */
   readonly evidence?: readonly Evidence[];
+  /** Facts that two people had recorded differently; absent where there were none. */
+  readonly conflicts?: readonly Conflict[];
   /** Violations, orders, conditions and visits; records sealed before they had a life of their own have none. */
   readonly docket?: Docket;
   readonly decision: Omit<Signed, 'seal'>;

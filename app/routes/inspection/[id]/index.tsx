@@ -1,5 +1,6 @@
 import { Suspense, lazy } from 'react';
 import { View } from 'react-native';
+import { Differing } from '../../../inspection/differing';
 import { Acts, Head } from '../../../inspection/head';
 import { PathOverview } from '../../../inspection/path-overview';
 import { RatingRow } from '../../../inspection/rating-row';
@@ -32,6 +33,7 @@ export default function Overview() {
       <View style={{ gap: 12 }}>
         <Head walk={walk} />
         <VerdictBlock evaluation={walk.evaluation} />
+        <Differing inspection={walk.inspection} />
         <PathOverview walk={walk} />
         <RatingRow site={walk.inspection.case} />
       </View>

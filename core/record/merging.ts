@@ -1,0 +1,94 @@
+import {
+  factAt,
+  lastingPath,
+  listPathOf,
+  catalogueKey,
+  recordedAt,
+  withFact,
+  withRecorded,
+  type Case,
+  type How,
+} from '../case';
+import type { Inspection, RecordedFact } from './inspection';
+
+/** What somebody recorded of a fact, while nobody has recorded anything over it. */
+export interface Head {
+  readonly value: string | number;
+  readonly how: How;
+  readonly at: string;
+  readonly by: string;
+  readonly said?: string;
+}
+
+/** A fact that two people recorded while apart. Where they differ, it counts as not proved until one decides; where they agree, both stay known, for one may record it otherwise yet. */
+export interface Conflict {
+  /** Its address, the cord, stretch or circuit by its own id. */
+  readonly path: string;
+  readonly heads: readonly Head[];
+}
+
+type Merged = Pick<Inspection, 'case' | 'conflicts'>;
+const NONE: readonly Conflict[] = [];
+
+/** The facts on which two people differ. */
+export const differing = ({ conflicts = NONE }: Pick<Inspection, 'conflicts'>): readonly Conflict[] =>
+  conflicts.filter(({ heads }) => heads.some(({ value }) => value !== heads[0]!.value));
+
+/** What stands recorded at an address: one value, several where they differ, or none. */
+export function headsAt({ case: c, conflicts = NONE }: Merged, path: string): readonly Head[] {
+  const lasting = lastingPath(c, path);
+  const conflict = conflicts.find((one) => one.path === lasting);
+  if (conflict) return conflict.heads;
+  const value = factAt(c, path);
+  const line = recordedAt(c, path);
+  return line && (typeof value === 'string' || typeof value === 'number') ? [{ value, ...line }] : [];
+}
+
+/** A change with what its device had before it of each fact: what is not among that was recorded by somebody else meanwhile. */
+export const withSeen = (inspection: Merged, facts: readonly RecordedFact[]): RecordedFact[] =>
+  facts.map((fact) => ({ ...fact, over: headsAt(inspection, fact.path).map(({ at, by }) => ({ at, by })) }));
+
+/** What stands at an address that a device had not seen when it recorded a fact, and that another person recorded. */
+const unseenBy = (heads: readonly Head[], { over }: RecordedFact, by: string): readonly Head[] =>
+  over === undefined
+    ? [] // an older device does not say what it had seen: what comes later counts
+    : heads.filter((head) => head.by !== by && !over.some((one) => one.at === head.at && one.by === head.by));
+
+function withHeads({ case: c, conflicts = NONE }: Merged, path: string, heads: readonly Head[]): Merged {
+  const lasting = lastingPath(c, path);
+  const others = conflicts.filter((one) => one.path !== lasting);
+  const { value, ...line } = heads.at(-1)!;
+  const agreed = heads.every((one) => one.value === value);
+  const set = agreed
+    ? withRecorded(withFact(c, path, value), path, line)
+    : withFact(withRecorded(c, path, undefined), path, undefined);
+  return { case: set, conflicts: heads.length > 1 ? [...others, { path: lasting, heads }] : others };
+}
+
+/**
+ * A case with a fact of a change: `alone` is the case as the change by itself makes it. What another had recorded there
+ * meanwhile, and the device had not seen, is not passed over: both stand until one decides.
+ */
+export function merged(
+  before: Merged,
+  alone: Case,
+  path: string,
+  fact: RecordedFact,
+  mine: Head | undefined,
+  by: string,
+): Merged {
+  const left = unseenBy(headsAt(before, path), fact, by);
+  if (left.length > 0) return withHeads(before, path, mine ? [...left, mine] : left);
+  const lasting = lastingPath(before.case, path);
+  return { case: alone, conflicts: (before.conflicts ?? NONE).filter((one) => one.path !== lasting) };
+}
+
+/** Where a fact stands now that a conflict names; undefined where its cord, stretch or circuit was taken out. */
+export function placeOfConflict(c: Case, { path }: Conflict): string | undefined {
+  const part = /\[([^\]]+)\]/.exec(path)?.[1];
+  if (part === undefined) return path;
+  const list = listPathOf(catalogueKey(path.replace(/\[[^\]]+\]/, '[0]')));
+  const entries = list ? (factAt(c, list) as readonly { id?: string }[] | undefined) : undefined;
+  const index = entries?.findIndex(({ id }) => id === part) ?? -1;
+  return index < 0 ? undefined : path.replace(/\[[^\]]+\]/, `[${index}]`);
+}
