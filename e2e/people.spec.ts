@@ -199,3 +199,43 @@ test('two phones apart record a fact differently: after a restart of the office 
   await expect(his.getByTestId('differing')).toBeHidden();
   await other.close();
 });
+
+test('from a contractor’s self-check to a request: the office finds for itself, and claimed stands beside found', async ({
+  page,
+  office,
+  browser,
+}) => {
+  const maro = new Walker(page, office);
+  test.skip(maro.wide, 'the same on any size');
+  await maro.signIn('Maro Tillane');
+  await maro.openNew('12 Self-check Row', 'Una O’Quill', 'Interlock on the panel');
+  await maro.goTo('breaker');
+  await maro.record('breaker.ratingA', 30);
+  await maro.goTo('breaker'); // by the path
+  await page.goto(page.url().replace('/breaker', ''));
+  await maro.press('button', 'Ask the office for an inspection');
+  await maro.press('button', 'Hand it over');
+  await expect(page.getByText('You asked the office for an inspection')).toBeVisible();
+  await maro.savedAtOffice();
+
+  const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
+  const his = await other.newPage();
+  const joss = new Walker(his, office);
+  await joss.signIn('Joss Linnaker');
+  await his.goto(`${office.address}/morning`);
+  await his.getByTestId('concern-requests').getByText('12 Self-check Row').click();
+  await expect(his.getByText('Inspection requested')).toBeVisible();
+  await joss.goTo('transfer');
+  await joss.record('transfer.kind', 'retrofit-interlock');
+  await joss.goTo('breaker');
+  await joss.record('breaker.ratingA', 50);
+  await expect(his.getByTestId('claimed').filter({ visible: true })).toContainText('30 A');
+  await joss.sign('Corrections required');
+  await expect(his.getByText('Seal holds')).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByText('Corrections required').first()).toBeVisible();
+  await page.goto(`${page.url()}/findings`);
+  await expect(page.getByTestId('claimed')).toContainText(/Breaker rating\s*30 A\s*50 A/);
+  await other.close();
+});

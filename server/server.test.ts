@@ -355,6 +355,26 @@ describe('changes', () => {
     expect(results).toMatchObject([{ status: 'refused', detail: expect.stringContaining('inspector') as string }]);
   });
 
+  test('a contractor’s request: his facts are claimed, and what the office records is its own until it has decided', async () => {
+    const [maro, joss] = [await signedIn('maro'), await signedIn('joss')];
+    const id = randomUUID();
+    await maro.change(opening(id), changeOf(touched(id, 'breaker.ratingA', 30)));
+    expect((await joss.change(changeOf({ type: 'request', inspection: id }))).body).toMatchObject({ results: [{ status: 'refused' }] }); // prettier-ignore
+    expect((await maro.change(changeOf({ type: 'request', inspection: id }))).body).toMatchObject({ results: [{ status: 'taken' }] }); // prettier-ignore
+    const late = await maro.change(changeOf(touched(id, 'breaker.ratingA', 50)));
+    expect(late.body).toMatchObject({ results: [{ status: 'refused', detail: expect.stringContaining('asked for') as string }] }); // prettier-ignore
+    await joss.change(changeOf(touched(id, 'breaker.ratingA', 50)));
+    const seenBy = async (who: typeof maro) => (await who.get(`/api/inspections/${id}`)).body as Inspection;
+    const [his, found] = [await seenBy(maro), await seenBy(joss)];
+    for (const one of [his, found])
+      expect(one.claimed).toMatchObject({ by: 'Maro Tillane', case: { breaker: { ratingA: 30 } } });
+    expect([his.case.breaker, found.case.breaker]).toEqual([undefined, { ratingA: 50 }]);
+    const listed = (await maro.get('/api/inspections')).body as { inspections: Inspection[] };
+    expect(listed.inspections.find((one) => one.id === id)!.case.breaker).toBeUndefined();
+    await joss.change(await joss.decisionOn(id, { ...CORRECTIONS, signature: { name: 'Joss Linnaker', path: '' } }));
+    expect((await seenBy(maro)).case.breaker).toEqual({ ratingA: 50 });
+  });
+
   test('a contractor sees and changes what he opened himself, and nothing of the office’s', async () => {
     const [maro, ilse] = [await signedIn('maro'), await signedIn('ilse')];
     const own = randomUUID();

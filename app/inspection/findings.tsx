@@ -9,6 +9,7 @@ import { shortDayText } from '../theme/dates';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
 import { EvidencePane, ShownEvidence } from '../evidence/evidence';
+import { ClaimedAndFound } from './claimed';
 import { Differing } from './differing';
 import { factsBeside, toFindOut } from './answers';
 import type { Walk } from './walk';
@@ -93,6 +94,7 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
   return (
     <View style={{ gap: 12 }}>
       <Differing inspection={inspection} />
+      <ClaimedAndFound inspection={inspection} />
       {against.length > 0 ? <Heading>Violations</Heading> : <Quiet>No violation is recorded.</Quiet>}
       {against.map((one) => (
         <FindingCard key={one.rule} walk={walk} outcome={one} />

@@ -3,8 +3,11 @@ import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
 import { Suspense, lazy, memo, useState } from 'react';
 import { View } from 'react-native';
-import { inForce, isToVisit, stateWords } from '@careful-latch/core/record';
+import { inForce, isToVisit, stateWords, type Inspection } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
+import { record } from '../stores/inspections';
+import { useSession } from '../stores/session';
+import { dayText } from '../theme/dates';
 import { Quiet, Title } from '../theme/words';
 import { OrderInForce } from './order-in-force';
 import { SaveLine } from './save-line';
@@ -36,9 +39,36 @@ export const Head = memo(function Head({ walk: { inspection } }: { walk: Walk })
   );
 });
 
+/** A contractor hands his own house to the office, once: what he recorded is claimed from then on. */
+function Request({ inspection }: { inspection: Inspection }) {
+  const [sure, setSure] = useState(false);
+  if (inspection.decisions.length > 0) return null;
+  if (inspection.claimed)
+    return (
+      <Quiet>{`You asked the office for an inspection ${dayText(inspection.claimed.at)}. It records what it finds itself; what is issued to you is shown here.`}</Quiet>
+    );
+  if (!sure) return <Button title="Ask the office for an inspection" onPress={() => setSure(true)} />;
+  return (
+    <View style={{ gap: 8 }}>
+      <Quiet>
+        The office gets what you recorded as your claim, and finds for itself. You change nothing of it after that.
+      </Quiet>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Plate role="button" quiet label="Not yet" onPress={() => setSure(false)} />
+        <Plate
+          role="button"
+          label="Hand it over"
+          onPress={() => record({ type: 'request', inspection: inspection.id })}
+        />
+      </View>
+    </View>
+  );
+}
+
 /** What can be done with the whole: findings, the decision, and the records once there are any. */
 export const Acts = memo(function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
   const router = useRouter();
+  const contractor = useSession((one) => one.account?.role === 'contractor');
   const violations = violationsOf(evaluation).length;
   const go = (screen: string) => router.navigate(`/inspection/${inspection.id}/${screen}` as never);
   return (
@@ -55,7 +85,11 @@ export const Acts = memo(function Acts({ walk: { inspection, evaluation } }: { w
           <Plate role="button" style={{ flex: 1 }} label="Record" onPress={() => go('record')} />
         )}
       </View>
-      <Button title="Decide and sign" onPress={() => go('decide')} />
+      {contractor ? (
+        <Request inspection={inspection} />
+      ) : (
+        <Button title="Decide and sign" onPress={() => go('decide')} />
+      )}
     </View>
   );
 });

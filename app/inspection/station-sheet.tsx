@@ -11,6 +11,7 @@ import { record } from '../stores/inspections';
 import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { NeutralDrawing } from './neutral-drawing';
+import { ClaimedAndFound } from './claimed';
 import { Differing } from './differing';
 import { OwnItems } from './own-items';
 import { RatingRow } from './rating-row';
@@ -49,7 +50,12 @@ const Drawing = memo(function Drawing({ station }: { station: Station }) {
 /** The office's own items; they follow the answer. */
 const Own = memo(function Own({ station }: { station: Station }) {
   const walk = useWalkSoon();
-  return walk ? <OwnItems inspection={walk.inspection} station={station} /> : null;
+  return walk ? (
+    <>
+      <OwnItems inspection={walk.inspection} station={station} />
+      <ClaimedAndFound inspection={walk.inspection} station={station} />
+    </>
+  ) : null;
 });
 
 const Differ = memo(function Differ({ station }: { station: Station }) {

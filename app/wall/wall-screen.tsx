@@ -10,6 +10,7 @@ import { Find } from './find';
 import { EvidenceKey, EvidencePane } from '../evidence/evidence';
 import { PathStrip } from '../drawn/path-line';
 import type { Seen } from '../drawn/spot';
+import { ClaimedAndFound } from '../inspection/claimed';
 import { Differing } from '../inspection/differing';
 import { OwnItems } from '../inspection/own-items';
 import { SaveLine } from '../inspection/save-line';
@@ -144,6 +145,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
       <Differing inspection={inspection} station={station} />
       {absent ? <Quiet>{absent}</Quiet> : <Drawing walk={walk} station={station} parts={parts} hand={hand} />}
       <OwnItems inspection={inspection} station={station} />
+      <ClaimedAndFound inspection={inspection} station={station} />
       {wide && !absent && station === 'loads' && (
         <Suspense fallback={null}>
           <CircuitsTable inspection={id} site={c} />

@@ -1,6 +1,7 @@
 import { ValidationError } from 'yup';
 import {
   catalogueKey,
+  emptyCase,
   factAt,
   freeId,
   listPathOf,
@@ -265,6 +266,16 @@ export function applyChange(
       return inspects(person.role)
         ? { ok: true, inspection: { ...inspection, rules: rules!, changedAt: change.at } }
         : refused('Only an inspector says under which rules it is judged.');
+    case 'request': {
+      if (person.role !== 'contractor') return refused('A contractor asks the office for an inspection; you make it.');
+      if (inspection.claimed || inspection.decisions.length > 0)
+        return refused('The office was asked for this inspection already.');
+      const claimed = { case: inspection.case, by, at: change.at };
+      return {
+        ok: true,
+        inspection: { ...rest, claimed, case: emptyCase(inspection.case.edition), changedAt: change.at },
+      };
+    }
     case 'head': {
       const { address, owner, permit } = change;
       const header = { ...inspection.header, address, owner, permit };

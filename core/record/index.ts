@@ -10,5 +10,6 @@ export * from './morning';
 export * from './summary';
 export * from './change';
 export * from './judging';
+export * from './claimed';
 export * from './merging';
 export * from './shown';

@@ -22,6 +22,7 @@ import {
   visitUnderWay,
   type Docket,
 } from './docket';
+import type { Claimed } from './claimed';
 import type { Conflict } from './merging';
 import { evidenceSchema, type Evidence } from './evidence';
 import { changeShape, day, instant, line, uuid } from './shapes';
@@ -124,6 +125,8 @@ export interface Inspection {
   readonly case: Case;
   /** What it is judged under beside its edition: as its office had adopted it when it was opened. */
   readonly rules?: Rules;
+  /** What its contractor had recorded when he asked the office for an inspection; absent where nobody did. */
+  readonly claimed?: Claimed;
   readonly openedAt: string;
   readonly changedAt: string;
   readonly decisions: readonly Signed[];
@@ -199,6 +202,8 @@ export const changeSchemas = {
     /** The version of the office's rules that it is judged under; absent where the office has adopted none. */
     rules: rulesVersion.optional(),
   }).noUnknown(),
+  /** A contractor hands his own house to the office: what he recorded is claimed from then on, and the office records its own. */
+  request: object({ ...changeShape, type: mixed<'request'>().required() }).noUnknown(),
   /** Judged under another version of the office's rules from now on. */
   rules: object({ ...changeShape, type: mixed<'rules'>().required(), rules: rulesVersion.required() }).noUnknown(),
   /** What stands at the head, corrected: the house was another, or its owner is called otherwise. */
@@ -285,7 +290,9 @@ export const STATE_WORDS: Readonly<Record<State, string>> = {
 /** How an inspection stands, in words: an order in force by its own name. */
 export function stateWords(inspection: Inspection): string {
   const order = inForce(inspection.docket).at(-1);
-  return order ? `${ORDER_KINDS[order.kind]}: order in force` : STATE_WORDS[stateOf(inspection)];
+  if (order) return `${ORDER_KINDS[order.kind]}: order in force`;
+  const state = stateOf(inspection);
+  return state === 'draft' && inspection.claimed ? 'Inspection requested' : STATE_WORDS[state];
 }
 
 export function openedInspection(id: string, header: Header, at: string, rules?: Rules): Inspection {

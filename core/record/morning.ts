@@ -10,7 +10,7 @@ export interface Waiting {
 }
 
 export interface Concern {
-  readonly id: 'orders' | 'hazards' | 'claims' | 'late' | 'conditions' | 'visits' | 'soon' | 'unfinished';
+  readonly id: 'orders' | 'hazards' | 'requests' | 'claims' | 'late' | 'conditions' | 'visits' | 'soon' | 'unfinished';
   readonly title: string;
   readonly waiting: readonly Waiting[];
 }
@@ -29,6 +29,7 @@ export function morningOf(inspections: readonly Inspection[], today: string): Co
   const found: Record<Concern['id'], Waiting[]> = {
     orders: [],
     hazards: [],
+    requests: [],
     claims: [],
     late: [],
     conditions: [],
@@ -57,13 +58,16 @@ export function morningOf(inspections: readonly Inspection[], today: string): Co
     if (visit?.day && visit.day <= soon)
       add(visit.day <= today ? 'visits' : 'soon', visit.day, `Visit ${visit.number}, ${visit.inspector}`);
     const state = stateOf(inspection);
-    if (state === 'draft' || (state === 'reinspection' && !visit))
+    if (inspection.claimed && decisions.length === 0 && !visit)
+      add('requests', inspection.claimed.at.slice(0, 10), `${inspection.claimed.by} asks for an inspection`);
+    else if (state === 'draft' || (state === 'reinspection' && !visit))
       add('unfinished', inspection.changedAt.slice(0, 10), decisions.length > 0 ? 'Reinspection begun' : 'Draft');
   }
   const titles: Record<Concern['id'], string> = {
     orders: 'Orders in force',
     hazards: 'Hazards past their day',
     visits: 'Visits today',
+    requests: 'Inspections that were asked for',
     claims: `Said to be corrected ${CLAIM_DAYS} days ago or more`,
     late: 'Corrections past their day',
     conditions: 'Conditions past their day',

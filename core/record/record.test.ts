@@ -2,11 +2,15 @@ import {
   addressed,
   applyChange,
   changeSchemas,
+  claimedAndFound,
   evidenceOfFact,
   evidenceOfFinding,
   foundIn,
+  issuedToContractor,
+  judged,
   readChange,
   stateOf,
+  stateWords,
   touched,
   undoOf,
   type Change,
@@ -16,6 +20,7 @@ import {
 import fc from 'fast-check';
 import { readCase, recordedAt, recordedFacts } from '../case';
 import {
+  CONTRACTOR,
   HEADER,
   ORDER,
   takenUp,
@@ -130,6 +135,7 @@ describe('reading changes', () => {
       change({ type: 'condition', inspection: ID, condition: uuidOf(1), to: 'met', words: 'The label is there.' }),
       change({ type: 'visit', inspection: ID, visit: uuidOf(1), to: 'under-way', words: 'the owner' }),
       change({ type: 'rules', inspection: ID, rules: 2 }),
+      change({ type: 'request', inspection: ID }),
       change({ type: 'head', inspection: ID, address: '3 Lane', owner: '', permit: '', reason: 'Another house.' }),
     ];
     expect([...new Set(all.map((one) => one.type))].sort()).toEqual(Object.keys(changeSchemas).sort());
@@ -472,5 +478,53 @@ describe('photos and notes', () => {
     const found = evidenceOfFinding(shown.evidence, 'breaker/not-above-weakest-link', ['cord.sizeAwg']);
     expect(found.map(({ text }) => text)).toEqual(['worn', 'the handle']);
     expect(evidenceOfFinding(shown.evidence, 'inlet/listed', ['inlet.ratingA'])).toEqual([]);
+  });
+});
+
+describe('a request for an inspection', () => {
+  const asked = () => {
+    const applied = applyChange(inspection(), change({ type: 'request', inspection: ID }), CONTRACTOR);
+    if (!applied.ok) throw new Error(applied.why);
+    return applied.inspection;
+  };
+
+  test('what the contractor recorded is claimed from then on, and nothing of it is found', () => {
+    const now = asked();
+    expect(now.claimed).toMatchObject({ case: GOOD, by: CONTRACTOR.name });
+    expect(recordedFacts(now.case)).toEqual([]);
+    expect(stateWords(now)).toBe('Inspection requested');
+    expect(judged(now).outcomes.every(({ outcome }) => outcome === 'unproven')).toBe(true);
+  });
+
+  test('claimed and found stand side by side', () => {
+    const looked = after(asked(), touched(ID, 'breaker.ratingA', 50), touched(ID, 'inlet.ratingA', 30));
+    const all = claimedAndFound(looked);
+    expect(all).toHaveLength(recordedFacts(GOOD).length);
+    expect(all.filter(({ differs }) => differs)).toEqual([
+      { path: 'breaker.ratingA', label: 'Breaker rating', claimed: '30 A', found: '50 A', differs: true },
+    ]);
+    expect(all.filter(({ found }) => found !== undefined)).toHaveLength(2);
+    expect(claimedAndFound(looked, 'inlet').every(({ path }) => path.startsWith('inlet.'))).toBe(true);
+    expect(claimedAndFound(inspection())).toEqual([]);
+  });
+
+  test('only a contractor asks, and once', () => {
+    for (const person of [LEAD, { name: 'R', role: 'reader' } as const])
+      expect(applyChange(inspection(), change({ type: 'request', inspection: ID }), person)).toMatchObject({
+        ok: false,
+      });
+    expect(applyChange(asked(), change({ type: 'request', inspection: ID }), CONTRACTOR)).toMatchObject({
+      ok: false,
+      why: expect.stringContaining('already') as string,
+    });
+  });
+
+  test('until the office has decided, its own records are not the contractor’s to see', () => {
+    const looked = after(asked(), touched(ID, 'breaker.ratingA', 50));
+    const shown = issuedToContractor(looked);
+    expect(recordedFacts(shown.case)).toEqual([]);
+    expect(shown.claimed).toEqual(looked.claimed);
+    const decided = { ...looked, decisions: [{ ...decision(), id: ID, at: '2026-11-26T10:00:00Z', seal: 'x' }] };
+    expect(issuedToContractor(decided)).toBe(decided);
   });
 });

@@ -11,7 +11,7 @@ export const canonicalText = (data: unknown): string => canonicalize(data)!;
  * decision only where its own comes out the same.
  */
 export const shownText = (
-  { header, case: site, evidence, docket, rules, conflicts }: Inspection,
+  { header, case: site, evidence, docket, rules, conflicts, claimed }: Inspection,
   evaluation: Evaluation,
 ): string =>
   canonicalText({
@@ -22,4 +22,5 @@ export const shownText = (
     evaluation,
     ...(rules && { rules }),
     ...(conflicts && { conflicts }),
+    ...(claimed && { claimed }),
   });

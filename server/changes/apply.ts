@@ -69,6 +69,7 @@ async function sealed(
     ...(after.rules && { rules: after.rules }),
     evidence: after.evidence,
     ...(after.conflicts && { conflicts: after.conflicts }),
+    ...(after.claimed && { claimed: after.claimed }),
     docket: after.docket,
     decision: after.decisions.at(-1)!,
     receivedAt: new Date(receivedAt).toISOString(),
@@ -122,6 +123,7 @@ const OTHER_WORDS = {
   open: 'opened',
   head: 'the address, owner or permit',
   rules: 'the rules that it is judged under',
+  request: 'the request for an inspection',
   remove: 'a cord, stretch or circuit taken out',
   restore: 'a cord, stretch or circuit put back',
   evidence: 'a photo or a note',
@@ -159,10 +161,11 @@ const AHEAD =
 /** Why somebody may not change an inspection; undefined where they may. */
 function whyNotBy({ role }: Account, before: Inspection | undefined, { type }: Change): string | undefined {
   if (role === 'reader') return 'A reader changes nothing.';
-  if (role !== 'contractor' || !before || before.decisions.length === 0 || CLAIMS.includes(type)) return undefined;
-  return 'The office has decided on it; only an inspector records there now.';
+  if (role !== 'contractor' || !before || CLAIMS.includes(type)) return undefined;
+  if (before.decisions.length > 0) return 'The office has decided on it; only an inspector records there now.';
+  return before.claimed && 'The office was asked for this inspection; only an inspector records there now.';
 }
-/** What a contractor still sends once the office has decided: what he has corrected, and pictures of it. */
+/** What a contractor still sends once the office was asked, or has decided: what he has corrected, and pictures of it. */
 const CLAIMS: readonly Change['type'][] = ['violation', 'evidence'];
 
 /** Counts the office up, and holds its count until the transaction ends: changes of an office are taken in one after the other. */
@@ -288,6 +291,7 @@ async function takeInNew(
     rules: after.rules?.version ?? null,
     evidence: after.evidence,
     conflicts: after.conflicts ?? null,
+    claimed: after.claimed ?? null,
     docket: after.docket,
     changedSinceDecision: after.changedSinceDecision,
     changedAt: new Date(after.changedAt),

@@ -20,7 +20,16 @@ import {
 import type { Case } from '@careful-latch/core/case';
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Profile } from '@careful-latch/core/profile';
-import type { Change, Conflict, DecisionKind, Docket, Evidence, Role, Summary } from '@careful-latch/core/record';
+import type {
+  Change,
+  Claimed,
+  Conflict,
+  DecisionKind,
+  Docket,
+  Evidence,
+  Role,
+  Summary,
+} from '@careful-latch/core/record';
 import type { SealedRecord } from '../inspections/seal';
 import type { LedgerKind } from '../ledger/line';
 
@@ -102,6 +111,8 @@ export const inspections = pgTable(
     /** The version of the office's rules that it is judged under; null where the office had adopted none. */
     rules: integer('rules'),
     evidence: jsonb('evidence').$type<readonly Evidence[]>().notNull().default([]),
+    /** What its contractor had recorded when he asked for an inspection; null where nobody did. */
+    claimed: jsonb('claimed').$type<Claimed>(),
     /** Facts that two people recorded differently while apart; null where there are none. */
     conflicts: jsonb('conflicts').$type<readonly Conflict[]>(),
     /** Violations, orders, conditions and visits. */

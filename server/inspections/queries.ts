@@ -1,5 +1,5 @@
 import { and, asc, eq, gt, inArray, sql, type SQL } from 'drizzle-orm';
-import type { Inspection, Rules, Signed } from '@careful-latch/core/record';
+import { issuedToContractor, type Inspection, type Rules, type Signed } from '@careful-latch/core/record';
 import type { Transaction } from '../database/client';
 import { decisions, inspections, offices } from '../database/schema';
 import { rulesOfAll } from '../rules/queries';
@@ -20,6 +20,7 @@ function inspectionOf(row: Row, own: readonly Signed[], rules: Rules | undefined
     evidence: row.evidence,
     docket: row.docket,
     ...(row.conflicts && { conflicts: row.conflicts }),
+    ...(row.claimed && { claimed: row.claimed }),
     changedSinceDecision: row.changedSinceDecision,
   };
 }
@@ -27,6 +28,12 @@ function inspectionOf(row: Row, own: readonly Signed[], rules: Rules | undefined
 /** What somebody may see: a contractor what he opened himself, everybody else all of the office. */
 export const seenBy = ({ id, office, role }: Account): SQL | undefined =>
   and(eq(inspections.office, office), role === 'contractor' ? eq(inspections.openedBy, id) : undefined);
+
+/** What somebody is shown of an inspection that they may see. */
+export const shownTo =
+  ({ role }: Account) =>
+  (inspection: Inspection): Inspection =>
+    role === 'contractor' ? issuedToContractor(inspection) : inspection;
 
 /** The decisions of some inspections without the records that were sealed, each of which is some seventy times as long. */
 async function decisionsOf(tx: Transaction, ids: readonly string[]): Promise<Map<string, Signed[]>> {
@@ -80,10 +87,12 @@ export async function changedSince(tx: Transaction, account: Account, cursor: nu
     .orderBy(asc(inspections.seq))
     .limit(PORTION);
   return {
-    inspections: await inspectionsOf(
-      tx,
-      rows.filter(({ resting }) => !resting),
-    ),
+    inspections: (
+      await inspectionsOf(
+        tx,
+        rows.filter(({ resting }) => !resting),
+      )
+    ).map(shownTo(account)),
     gone: rows.flatMap(({ id, resting }) => (resting ? [id] : [])),
     cursor: rows.at(-1)?.seq ?? cursor,
     more: rows.length === PORTION,

@@ -10,7 +10,7 @@ import { whyNotHeld } from '../ledger/verify';
 import { Problem } from '../problems';
 import { accountOf, requireAccount, type Account } from '../sessions/session';
 import { listOf, listSchema } from './list';
-import { changedSince, inspectionIn, seenBy } from './queries';
+import { changedSince, inspectionIn, seenBy, shownTo } from './queries';
 
 const cursor = number()
   .typeError('Say since which count: since=0.')
@@ -66,7 +66,7 @@ export function inspectionRoutes(door: Door, keys: SealKeys): Router {
     const wanted = id.validateSync(request.params.id);
     const found = await door.inOffice(account.office, (tx) => inspectionIn(tx, account, wanted));
     if (!found) throw new Problem(404, 'Not found', 'The office has no such inspection.');
-    response.json(found);
+    response.json(shownTo(account)(found));
   });
 
   /** The signed records as they were sealed, each with its line of the ledger, and whether it still holds. */

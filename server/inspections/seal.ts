@@ -2,6 +2,7 @@ import { sha256 } from '../ledger/line';
 import type { Case } from '@careful-latch/core/case';
 import {
   canonicalText,
+  type Claimed,
   type Conflict,
   type Docket,
   type Evidence,
@@ -22,6 +23,8 @@ export interface SealedRecord {
   readonly rules?: Rules;
   /** Photos, each by its SHA-256, and notes; records sealed before there were any have none. */
   readonly evidence?: readonly Evidence[];
+  /** What its contractor had claimed; absent where he asked for nothing. */
+  readonly claimed?: Claimed;
   /** Facts that two people had recorded differently; absent where there were none. */
   readonly conflicts?: readonly Conflict[];
   /** Violations, orders, conditions and visits; records sealed before they had a life of their own have none. */

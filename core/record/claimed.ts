@@ -1,0 +1,50 @@
+import { emptyCase, factAt, factLabel, recordedFacts, stationOf, valueText, type Case, type Station } from '../case';
+import type { Inspection } from './inspection';
+
+/** What a contractor recorded at his own house before he asked the office for an inspection: what he says, not what was found. */
+export interface Claimed {
+  readonly case: Case;
+  readonly by: string;
+  readonly at: string;
+}
+
+/** A fact as it was claimed, and as it was found; undefined where nobody has looked yet. */
+export interface Compared {
+  readonly path: string;
+  readonly label: string;
+  readonly claimed: string;
+  readonly found: string | undefined;
+  readonly differs: boolean;
+}
+
+/** Each fact that was claimed beside what the office has found of it; of one station, or of all. */
+export function claimedAndFound({ claimed, case: c }: Inspection, station?: Station): Compared[] {
+  if (!claimed) return [];
+  const paths = recordedFacts(claimed.case).filter((path) => station === undefined || stationOf(path) === station);
+  return paths.map((path) => {
+    const [said, seen] = [factAt(claimed.case, path), factAt(c, path)];
+    return {
+      path,
+      label: factLabel(path),
+      claimed: valueText(path, said),
+      found: seen === undefined ? undefined : valueText(path, seen),
+      differs: seen !== undefined && seen !== said,
+    };
+  });
+}
+
+/** Whether the office was asked for an inspection, and nobody has decided on it yet. */
+export const isRequested = ({ claimed, decisions }: Inspection): boolean =>
+  claimed !== undefined && decisions.length === 0;
+
+/** An inspection as a contractor sees it: what the office records of his house is its own until it has decided. */
+export function issuedToContractor(inspection: Inspection): Inspection {
+  if (!isRequested(inspection)) return inspection;
+  const { conflicts: _, ...rest } = inspection;
+  return {
+    ...rest,
+    case: emptyCase(inspection.case.edition),
+    docket: { ...inspection.docket, violations: [], notTakenUp: [], conditions: [] },
+    evidence: inspection.evidence.filter(({ by }) => by === inspection.claimed!.by),
+  };
+}
