@@ -11,10 +11,12 @@ import { applyChange, touched, type Change, type Inspection } from '@careful-lat
 import type { Evaluation } from '@careful-latch/core/verdict';
 import supertest from 'supertest';
 import { createApp } from './app';
-import { migrate, oneAfterTheOther } from './database/migrate';
+import { giveServerRole, migrate, oneAfterTheOther } from './database/migrate';
+import { bringUp } from './ledger/ledger';
+import { verifyOffice } from './ledger/verify';
 import { accounts, changes, decisions, inspections, offices, sessions } from './database/schema';
 import { DEMO_PROPERTIES } from './demo/properties';
-import { sealOf } from './inspections/seal';
+import { sealOf, type SealedRecord } from './inspections/seal';
 import { serverLog } from './log';
 import { loadDemo } from './demo/load';
 import { DEMO_PASSWORD } from './demo/password';
@@ -612,6 +614,21 @@ describe('records', () => {
   });
 });
 
+/** Gives an empty database the schema of before: the first so many migrations. */
+async function bringTo(own: Office, migrations: number): Promise<void> {
+  const first = await mkdtemp(join(tmpdir(), 'careful-latch-'));
+  const from = join(__dirname, 'migrations');
+  const journal = JSON.parse(await readFile(join(from, 'meta', '_journal.json'), 'utf8')) as {
+    entries: { tag: string }[];
+  };
+  const entries = journal.entries.slice(0, migrations);
+  for (const { tag } of entries) await cp(join(from, `${tag}.sql`), join(first, `${tag}.sql`));
+  await mkdir(join(first, 'meta'));
+  await writeFile(join(first, 'meta', '_journal.json'), JSON.stringify({ ...journal, entries }));
+  await runMigrations(own.db, { migrationsFolder: first });
+  await rm(first, { recursive: true });
+}
+
 describe('database', () => {
   test('processes that start at the same moment bring the database up once', async () => {
     const own = await openOffice({ demo: false, migrated: false });
@@ -627,19 +644,55 @@ describe('database', () => {
     expect(await office.db.$count(inspections)).toBe(before);
   });
 
+  test('the demo of the version before offices were kept apart comes up whole, and old seals hold as what they were', async () => {
+    const own = await openOffice({ demo: false, migrated: false });
+    await bringTo(own, 2);
+    const copy = async (table: string, columns: string, values: (row: Record<string, unknown>) => unknown[]) => {
+      const { rows } = await office.pool.query<Record<string, unknown>>(`select * from ${table}`);
+      for (const row of rows) {
+        const given = values(row).map((one) => (typeof one === 'object' && !(one instanceof Date) ? JSON.stringify(one) : one)); // prettier-ignore
+        await own.pool.query(`insert into ${table} (${columns}) values (${given.map((_, i) => `$${i + 1}`).join(', ')})`, given); // prettier-ignore
+      }
+      return rows.length;
+    };
+    const [home] = await office.db.select().from(offices);
+    await own.pool.query('insert into offices (id, name, edition) values ($1, $2, $3)', [home!.id, home!.name, '2020']);
+    const { rows: people } = await office.pool.query<Record<string, unknown>>('select * from accounts where demo');
+    for (const one of people)
+      await own.pool.query('insert into accounts (id, office, login, name, role, password_hash, demo) values ($1, $2, $3, $4, $5, $6, true)', [one.id, home!.id, one.login, one.name, one.role === 'lead' ? 'inspector' : one.role, one.password_hash]); // prettier-ignore
+    const ilse = people.find(({ login }) => login === 'ilse')!.id;
+    await copy('inspections', 'id, office, revision, address, owner, permit, edition, "case", changed_since_decision, opened_at, changed_at', (row) => [row.id, home!.id, row.revision, row.address, row.owner, row.permit, row.edition, row.case, row.changed_since_decision, row.opened_at, row.changed_at]); // prettier-ignore
+    await copy('changes', 'id, inspection, revision, by, body', (row) => [row.id, row.inspection, row.revision, ilse, row.body]); // prettier-ignore
+    const signed = await copy('decisions', 'id, inspection, revision, by, kind, signed_at, record, seal', (row) => {
+      const { docket: _, receivedAt: __, offline: ___, rules: ____, ...record } = row.record as SealedRecord; // nothing of that was sealed then
+      const old = { ...record, previousSeal: null };
+      return [row.id, row.inspection, row.revision, ilse, row.kind, new Date(old.decision.at), old, sealOf(old)];
+    });
+    expect(signed).toBeGreaterThan(4);
+    const [edited] = (await own.pool.query<{ id: string }>('select id from decisions order by id limit 1')).rows;
+    await own.pool.query(`update decisions set record = jsonb_set(record, '{header,owner}', '"X"') where id = $1`, [edited!.id]); // prettier-ignore
+
+    await migrate(own.db);
+    await giveServerRole(own.pool, own.serverUrl);
+    await bringUp(own.door, own.keys);
+    const { rows: lines } = await own.pool.query<{ kind: string }>('select kind from ledger');
+    expect(lines.filter(({ kind }) => kind === 'older-decision')).toHaveLength(signed - 1); // one did not hold any more
+    expect((await verifyOffice(own.db, own.keys.publicKeys, home!.id)).wrong).toContain('put in beside the office');
+    const who = await visitor(own);
+    expect((await who.signIn('ilse')).body).toMatchObject({ account: { role: 'lead' } });
+    const listed = ((await who.get('/api/inspections/list?limit=100')).body as { inspections: { id: string }[] }).inspections; // prettier-ignore
+    expect(listed).toHaveLength(await own.db.$count(inspections));
+    const holds: boolean[] = [];
+    for (const { id } of listed)
+      for (const one of ((await who.get(`/api/inspections/${id}/records`)).body as { records: { sealHolds: boolean }[] }).records) holds.push(one.sealHolds); // prettier-ignore
+    expect(holds.filter(Boolean)).toHaveLength(signed - 1);
+    expect(holds).toHaveLength(signed);
+    await own.close();
+  });
+
   test('an inspection of the first schema is brought to the newest, and loses nothing', async () => {
     const own = await openOffice({ demo: false, migrated: false });
-    const first = await mkdtemp(join(tmpdir(), 'careful-latch-'));
-    await cp(join(__dirname, 'migrations', '0000_first.sql'), join(first, '0000_first.sql'));
-    const journal = JSON.parse(await readFile(join(__dirname, 'migrations', 'meta', '_journal.json'), 'utf8')) as {
-      entries: object[];
-    };
-    await mkdir(join(first, 'meta'));
-    await writeFile(
-      join(first, 'meta', '_journal.json'),
-      JSON.stringify({ ...journal, entries: journal.entries.slice(0, 1) }),
-    );
-    await runMigrations(own.db, { migrationsFolder: first });
+    await bringTo(own, 1);
     const [home, id] = [randomUUID(), randomUUID()];
     await own.db.execute(sql`INSERT INTO offices (id, name, edition) VALUES (${home}, 'Old office', '2020')`);
     await own.db.execute(
@@ -674,7 +727,6 @@ describe('database', () => {
       { login: 'later', role: 'inspector' },
       { login: 'old', role: 'lead', active: true },
     ]);
-    await rm(first, { recursive: true });
     await own.close();
   });
 
