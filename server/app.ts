@@ -17,6 +17,7 @@ import { inspectionRoutes } from './inspections/routes';
 import { heldRoutes } from './held/routes';
 import type { SealKeys } from './ledger/keys';
 import { errorOf, requestOf } from './log';
+import { mailRoutes } from './mail/routes';
 import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
 import { sessionRoutes } from './sessions/routes';
@@ -35,6 +36,10 @@ interface Options extends Omit<Connection, 'db'> {
   readonly evidenceFolder: string;
   /** The proxies in front of it, by their number or addresses: then cookies are for TLS alone, and addresses those that the proxy names. */
   readonly trustProxy?: number | string;
+  /** Says that something waits in an outbox; without a queue it waits there. */
+  readonly wake?: () => void;
+  /** Under which address people reach the office, for links in mails; without it they say the way from that address on. */
+  readonly publicUrl?: string;
   /** Folder of the built web application; without it the server answers the API alone. */
   readonly webFolder?: string;
 }
@@ -54,6 +59,8 @@ export function createApp({
   evidenceFolder,
   webFolder,
   trustProxy,
+  wake = () => undefined,
+  publicUrl = '',
 }: Options): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -127,7 +134,12 @@ export function createApp({
     inspectionRoutes(door, keys),
     changeRoutes(door, keys),
   );
-  api.use(peopleRoutes(door, keys), rulesRoutes(door, keys), heldRoutes(door, keys));
+  api.use(
+    peopleRoutes(door, keys),
+    rulesRoutes(door, keys),
+    heldRoutes(door, keys),
+    mailRoutes(door, keys, wake, publicUrl),
+  );
   api.use(evidenceRoutes(door, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 

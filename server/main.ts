@@ -13,6 +13,7 @@ import { writeAnchor } from './ledger/anchor';
 import { putToRest } from './inspections/rest';
 import { openKeys } from './ledger/keys';
 import { bringUp } from './ledger/ledger';
+import { startQueue } from './mail/queue';
 import { serverLog } from './log';
 import { simulateMeter } from './meter/instrument';
 
@@ -43,6 +44,8 @@ const evidenceFolder = resolve(process.env.EVIDENCE_FOLDER ?? join(root, '.data'
 const sealKeysFile = resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json'));
 const anchorFolder = resolve(process.env.ANCHOR_FOLDER ?? join(root, '.data', 'anchors'));
 const HOUR_MS = 3600_000;
+/** Where mails are written to, as files. */
+const outboxFolder = resolve(process.env.OUTBOX_FOLDER ?? join(root, '.data', 'outbox'));
 /** How long running requests have to be finished, once the server is asked to end. */
 const FINISH_WITHIN_MS = 5_000;
 
@@ -73,6 +76,7 @@ async function main(): Promise<void> {
   await rest();
   setInterval(() => void Promise.all([anchor(), rest()]), HOUR_MS).unref();
 
+  let queue: Awaited<ReturnType<typeof startQueue>> | undefined;
   const app = createApp({
     ...connection,
     log,
@@ -80,6 +84,8 @@ async function main(): Promise<void> {
     keys,
     evidenceFolder,
     webFolder: join(root, 'app', 'dist'),
+    wake: () => queue?.wake(),
+    ...(process.env.PUBLIC_URL && { publicUrl: process.env.PUBLIC_URL.replace(/\/$/, '') }),
     ...(trustProxy && { trustProxy: /^\d+$/.test(trustProxy) ? Number(trustProxy) : trustProxy }),
   });
   const server = createServer(app).listen(port, host);
@@ -91,6 +97,9 @@ async function main(): Promise<void> {
   ]);
   log.info({ port }, 'serving');
   process.send?.('serving');
+  // Nobody waits for it: a queue that does not start costs mails, which stay in the outbox, and nothing else.
+  const onError = (err: Error) => log.warn({ err }, 'the queue has trouble');
+  startQueue(serverUrl, { door: connection.door, folder: outboxFolder, onError }).then((one) => (queue = one), onError);
 
   let ending = false;
   const end = () => {
@@ -98,7 +107,8 @@ async function main(): Promise<void> {
     ending = true;
     log.info('ending: running requests are finished first');
     for (const one of meter?.clients ?? []) one.terminate();
-    server.close(() => void connection.pool.end().then(() => process.exit(0)));
+    const gone = () => Promise.all([queue?.stop(), connection.pool.end()]);
+    server.close(() => void gone().then(() => process.exit(0)));
     setTimeout(() => server.closeAllConnections(), FINISH_WITHIN_MS).unref(); // an upload that hangs
     setTimeout(() => process.exit(1), 2 * FINISH_WITHIN_MS).unref();
   };

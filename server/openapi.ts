@@ -202,6 +202,11 @@ const schemas: Record<string, Json> = {
     ),
   }),
   Words: object({ words: text }),
+  Mails: object({
+    mails: list(object({ id: uuid, to: text, subject: text, madeAt: instant, writtenAt: nullable(instant) })),
+  }),
+  OwnAddress: object({ email: { type: ['string', 'null'] } }),
+  Forgotten: object({ login: text }),
   PasswordAgain: object({ password: text }),
   OfficeChange: object({ offlineHours: { type: 'integer', minimum: 1, maximum: 168 } }),
   Claimed: object({ case: ref('Case'), ...madeBy }),
@@ -531,6 +536,29 @@ export function openApi(): Json {
           parameters: protectedChange.parameters,
           ...body('OfficeChange'),
           responses: answers('200', 'Done', 'Changed', ['401', '403', '422']),
+        },
+      },
+      '/api/mails': {
+        get: {
+          summary: 'The last mails of the office, without what they say; the lead’s',
+          ...leadOnly,
+          responses: answers('200', 'Mails', 'The mails', ['401', '403']),
+        },
+      },
+      '/api/account': {
+        patch: {
+          summary: 'One’s own mail address',
+          ...signedIn,
+          parameters: protectedChange.parameters,
+          ...body('OwnAddress'),
+          responses: answers('200', 'Done', 'Kept', ['401', '403', '422']),
+        },
+      },
+      '/api/forgotten': {
+        post: {
+          summary: 'A link to a new password by mail, for whoever has an address here; answers alike for every name',
+          ...body('Forgotten'),
+          responses: answers('200', 'Done', 'Asked', ['403', '422', '429']),
         },
       },
       '/api/people': {

@@ -5,6 +5,8 @@ import { cp, mkdir, readdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import pg from 'pg';
 
+import { QUEUE_SCHEMA } from '../mail/queue';
+
 /** Where an office is: its database, its photos, and the folder of PostgreSQL's own programs. */
 export interface Place {
   readonly databaseUrl: string;
@@ -44,7 +46,12 @@ export async function backUp(place: Place, folder: string): Promise<void> {
   const made = `${folder}.part`; // half a backup is never taken for one
   await rm(made, { recursive: true, force: true });
   await mkdir(made, { recursive: true, mode: 0o700 });
-  await run(place, 'pg_dump', ['--format=custom', '--no-owner', `--file=${join(made, DUMP)}`]);
+  await run(place, 'pg_dump', [
+    '--format=custom',
+    '--no-owner',
+    `--exclude-schema=${QUEUE_SCHEMA}`,
+    `--file=${join(made, DUMP)}`,
+  ]);
   if (existsSync(place.evidenceFolder))
     await cp(place.evidenceFolder, join(made, PHOTOS), { recursive: true, filter: (path) => !path.endsWith('.part') });
   await rename(made, folder);

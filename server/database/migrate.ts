@@ -6,6 +6,7 @@ import pg from 'pg';
 import { readCase } from '@careful-latch/core/case';
 import { summaryOf } from '@careful-latch/core/record';
 import { inspectionsOf } from '../inspections/queries';
+import { QUEUE_SCHEMA, installQueue } from '../mail/queue';
 import type { Database } from './client';
 import * as schema from './schema';
 
@@ -97,8 +98,17 @@ export async function giveServerRole(owner: pg.Pool, url: string): Promise<void>
         isThereAlready(error) ? client.query(`alter role ${role} login password ${secret}`) : Promise.reject(error),
       );
     await client.query(`grant careful_latch_serving to ${role}`);
+    // The queue's schema is the server's own; one that belongs to another role came with a copy of the database, and holds nothing that
+    // is not in the outbox too.
+    const { rows } = await client.query<{ theirs: boolean }>(
+      'select nspowner::regrole::text <> quote_ident($1) as theirs from pg_namespace where nspname = $2',
+      [decodeURIComponent(username), QUEUE_SCHEMA],
+    );
+    if (rows[0]?.theirs) await client.query(`drop schema ${QUEUE_SCHEMA} cascade`);
+    await client.query(`create schema if not exists ${QUEUE_SCHEMA} authorization ${role}`);
   } finally {
     client.release();
   }
+  await installQueue(owner, url);
 }
 const isThereAlready = (error: Error & { code?: string }) => ['42710', '23505'].includes(error.code ?? '');

@@ -66,6 +66,8 @@ export const accounts = pgTable('accounts', {
   name: text('name').notNull(),
   role: varchar('role', { length: 20 }).$type<Role>().notNull(),
   passwordHash: text('password_hash').notNull(),
+  /** Where reminders and links go; null where there is none. */
+  email: text('email'),
   /** Whether it may do anything at all: read afresh at every request. */
   active: boolean('active').notNull().default(true),
   demo: boolean('demo').notNull().default(false),
@@ -228,6 +230,31 @@ export const held = pgTable(
   (table) => [
     primaryKey({ columns: [table.office, table.id] }),
     foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+  ],
+);
+
+/** What the office mails: it stands here until it is written out, and after that for the lead to see that it was. */
+export const mails = pgTable(
+  'mails',
+  {
+    id: uuid('id').notNull(),
+    office: uuid('office')
+      .notNull()
+      .references(() => offices.id),
+    /** What it is about: it is made once. */
+    key: text('key').notNull(),
+    to: text('to').notNull(),
+    subject: text('subject').notNull(),
+    body: text('body').notNull(),
+    madeAt: timestamp('made_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+    writtenAt: timestamp('written_at', { withTimezone: true, mode: 'date' }),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.id] }),
+    uniqueIndex('mails_key').on(table.office, table.key),
+    index('mails_waiting')
+      .on(table.office, table.madeAt)
+      .where(sql`${table.writtenAt} is null`),
   ],
 );
 

@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { and, asc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
 import { Router, type Request } from 'express';
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { boolean, mixed, number, object, string } from 'yup';
 import { ROLES, type Role } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
@@ -13,6 +12,7 @@ import { sha256 } from '../ledger/line';
 import { Problem, databaseCodeOf } from '../problems';
 import { linkFor, resetLink } from './link';
 import { newPassword } from './password';
+import { slowly } from '../sessions/limits';
 import { csrfProtection } from '../sessions/routes';
 import { accountOf, requireAccount, requireLead, sameOrigin, type Account } from '../sessions/session';
 
@@ -93,15 +93,7 @@ async function peopleOf(tx: Transaction, office: string) {
 /** The people of an office, who may come in, and each one’s own password and sessions. */
 export function peopleRoutes(door: Door, keys: SealKeys): Router {
   const router = Router();
-  const slow = rateLimit({
-    windowMs: 60_000,
-    limit: 20,
-    keyGenerator: ({ ip = '' }: Request) => ipKeyGenerator(ip),
-    skipSuccessfulRequests: true,
-    handler: () => {
-      throw new Problem(429, 'Too many tries', 'Too many tries in a minute. Wait a minute and try again.');
-    },
-  });
+  const slow = slowly({ most: 20 });
 
   async function requirePassword(account: Account, password: string): Promise<void> {
     const [known] = await door.inOffice(account.office, (tx) =>

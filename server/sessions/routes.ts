@@ -4,13 +4,13 @@ import { parse as parseCookie } from 'cookie';
 import { csrfSync } from 'csrf-sync';
 import { eq } from 'drizzle-orm';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { object, string } from 'yup';
 import type { Door, Transaction } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import { DEMO_PASSWORD } from '../demo/password';
 import { Problem } from '../problems';
 import { newestRules } from '../rules/queries';
+import { addressOf, slowly } from './limits';
 import { requireAccount, sameOrigin, type Account } from './session';
 
 const csrf = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string });
@@ -104,17 +104,6 @@ export function sessionRoutes(door: Door, secret: string): Router {
     response.json(await sessionState(request));
   });
 
-  const limit = (most: number, keyGenerator: (request: Request) => string) =>
-    rateLimit({
-      windowMs: 60_000,
-      limit: most,
-      keyGenerator,
-      skipSuccessfulRequests: true,
-      handler: () => {
-        throw new Problem(429, 'Too many tries', 'Too many tries in a minute. Wait a minute and try again.');
-      },
-    });
-  const addressOf = ({ ip = '' }: Request) => ipKeyGenerator(ip);
   const loginOf = ({ body }: Request) =>
     String((body as { login?: unknown } | undefined)?.login ?? '')
       .trim()
@@ -123,8 +112,8 @@ export function sessionRoutes(door: Door, secret: string): Router {
   const knownAs = (login: string) => createHmac('sha256', secret).update(`known ${login}`).digest('base64url');
   const isKnown = (request: Request) => parseCookie(request.headers.cookie ?? '')[KNOWN] === knownAs(loginOf(request));
   const limits: RequestHandler[] = [
-    limit(100, (request) => (isKnown(request) ? `known ${loginOf(request)}` : addressOf(request))),
-    limit(10, (request) => `${isKnown(request) ? 'known' : addressOf(request)} ${loginOf(request)}`),
+    slowly({ most: 100, of: (request) => (isKnown(request) ? `known ${loginOf(request)}` : addressOf(request)) }),
+    slowly({ most: 10, of: (request) => `${isKnown(request) ? 'known' : addressOf(request)} ${loginOf(request)}` }),
   ];
   router.post('/session', sameOrigin, ...limits, async (request: Request, response: Response) => {
     const { login, password } = credentialsSchema.validateSync(request.body);
