@@ -77,6 +77,7 @@ export class Office {
         SESSION_SECRET: 'e2e',
         EVIDENCE_FOLDER: join(this.folder, 'photos'),
         ANCHOR_FOLDER: join(this.folder, 'anchors'),
+        OUTBOX_FOLDER: join(this.folder, 'outbox'),
         SEAL_KEYS: KEYS, // an office that is a copy of another has its seals too
       },
     });

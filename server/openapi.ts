@@ -309,7 +309,10 @@ const schemas: Record<string, Json> = {
   Joined: object({ login: text }),
   PersonChange: object({ role: states(ROLES), active: { type: 'boolean' } }, ['role', 'active']),
   Password: object({ password: text, next: password }),
-  Sessions: object({ sessions: list(object({ signedInAt: instant, here: { type: 'boolean' } })) }),
+  Sessions: object({
+    email: nullable(text),
+    sessions: list(object({ signedInAt: instant, here: { type: 'boolean' } })),
+  }),
   Done: object({ done: { type: 'boolean' } }),
   Changes: object({
     changes: {

@@ -655,9 +655,10 @@ describe('database', () => {
       values: (row: Record<string, unknown>) => unknown[],
       first = '',
     ) => {
-      const { rows } = await office.pool.query<Record<string, unknown>>(`select * from ${table} where office = $1`, [
-        home!.id,
-      ]);
+      const { rows } = await office.pool.query<Record<string, unknown>>(
+        `select ${first}* from ${table} where office = $1`,
+        [home!.id],
+      );
       for (const row of rows) {
         const given = values(row).map((one) => (typeof one === 'object' && !(one instanceof Date) ? JSON.stringify(one) : one)); // prettier-ignore
         await own.pool.query(`insert into ${table} (${columns}) values (${given.map((_, i) => `$${i + 1}`).join(', ')})`, given); // prettier-ignore

@@ -16,6 +16,7 @@ export function OwnAccountScreen() {
   const [password, setPassword] = useState('');
   const [next, setNext] = useState('');
   const [sessions, setSessions] = useState<readonly { signedInAt: string; here: boolean }[]>([]);
+  const [email, setEmail] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   const [done, setDone] = useState<string>();
   const attempt = useCallback(async (work: () => Promise<unknown>, said?: string) => {
@@ -23,7 +24,9 @@ export function OwnAccountScreen() {
     setDone(undefined);
     try {
       await work();
-      setSessions((await office.sessions()).sessions);
+      const own = await office.sessions();
+      setSessions(own.sessions);
+      setEmail((before) => before ?? own.email ?? '');
       setDone(said);
     } catch (error) {
       setTrouble((error as Error).message);
@@ -65,6 +68,31 @@ export function OwnAccountScreen() {
         {field('Your present password', password, setPassword, 'current-password')}
         {field('The new one, at least 10 characters', next, setNext, 'new-password')}
         <Button title="Change it" onPress={() => void change()} />
+        <Heading>Mail</Heading>
+        <Quiet>What is due goes there each morning, and a link to a new password when you forget yours.</Quiet>
+        <Input
+          label="Your mail address"
+          aria-label="Your mail address"
+          value={email ?? ''}
+          onChangeText={setEmail}
+          autoComplete="email"
+          autoCapitalize="none"
+          inputMode="email"
+          renderErrorMessage={false}
+          containerStyle={{ paddingHorizontal: 0 }}
+        />
+        <View style={{ flexDirection: 'row' }}>
+          <Plate
+            role="button"
+            label="Keep it"
+            onPress={() =>
+              void attempt(
+                () => office.changeOwn({ email: email?.trim() || null }),
+                email?.trim() ? 'Mail goes there from now on.' : 'You get no mail from now on.',
+              )
+            }
+          />
+        </View>
         <Heading>Where you are signed in</Heading>
         {sessions.map((one) => (
           <Words key={one.signedInAt}>{`Since ${momentText(one.signedInAt)}${one.here ? ', here' : ''}`}</Words>

@@ -3,10 +3,10 @@ import { View } from 'react-native';
 import { ROLES, type Role } from '@careful-latch/core/record';
 import { Trouble } from '../theme/trouble';
 import { Plate, Plates } from '../plates/plate';
-import { office, type Colleague, type Invite, type Link } from '../stores/office';
+import { office, type Colleague, type Invite, type Link, type OutboxLine } from '../stores/office';
 import { resume, useSession } from '../stores/session';
 import { Back } from '../theme/back';
-import { dayText } from '../theme/dates';
+import { dayText, momentText } from '../theme/dates';
 import { Button, Input } from '../theme/elements';
 import { Screen } from '../theme/screen';
 import { cut, usePalette } from '../theme/theme';
@@ -103,6 +103,37 @@ function Person({
   );
 }
 
+/** As many mails are shown at first. */
+const FIRST_MAILS = 10;
+
+/** What the office has mailed, and whether it went. */
+function Outbox() {
+  const palette = usePalette();
+  const [mails, setMails] = useState<readonly OutboxLine[]>([]);
+  useEffect(() => {
+    office.mails().then(
+      (found) => setMails(found.mails),
+      () => undefined, // said above: the people could not be asked for either
+    );
+  }, []);
+  return (
+    <View style={{ gap: 6 }} testID="outbox">
+      <Heading>Outbox</Heading>
+      <Quiet>
+        {mails.length === 0
+          ? 'Nothing was mailed yet. Whoever gives their address under Password, sessions is reminded each morning of what is due.'
+          : 'Written as files for whatever sends your mail; see docs/running.md.'}
+      </Quiet>
+      {mails.slice(0, FIRST_MAILS).map((one) => (
+        <View key={one.id} style={{ borderTopWidth: 1, borderColor: palette.hairline, paddingVertical: 6 }}>
+          <Words style={{ fontSize: 16, lineHeight: 22 }}>{`${one.to}: ${one.subject}`}</Words>
+          <Quiet>{one.writtenAt ? `went ${momentText(one.writtenAt)}` : `waits since ${momentText(one.madeAt)}`}</Quiet>
+        </View>
+      ))}
+    </View>
+  );
+}
+
 /** How long a signature may take to arrive. */
 const HOURS = [4, 12, 24, 72] as const;
 
@@ -190,6 +221,7 @@ export function PeopleScreen() {
           </View>
         ))}
         <OfflineHours attempt={attempt} />
+        <Outbox />
         <Heading>Invite somebody</Heading>
         <Input
           label="Whom"

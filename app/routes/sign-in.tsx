@@ -10,6 +10,7 @@ import { Mark } from '../drawn/mark';
 import { Field } from '../plates/field';
 import { Plate, Plates } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
+import { office } from '../stores/office';
 import { askDemo, resume, setUp, signIn, useSession } from '../stores/session';
 import { DRAWING_PICTURES, Lift, typedIntoPicture } from '../theme/first-picture';
 import { Waiting } from '../theme/inside';
@@ -81,6 +82,7 @@ function SignInForm({ again }: { again: boolean }) {
       />
       <Trouble>{trouble}</Trouble>
       <Button title="Sign in" loading={busy} disabled={busy} onPress={submit} />
+      <Forgotten loginOf={() => form.getValues('login')} />
       {demo.length > 0 && (
         <View style={{ gap: 8 }}>
           <Heading>Demo: one tap</Heading>
@@ -94,6 +96,27 @@ function SignInForm({ again }: { again: boolean }) {
           ))}
         </View>
       )}
+    </View>
+  );
+}
+
+/** Whoever forgot their password: a link by mail, where the office has an address of theirs. It says the same for every name. */
+function Forgotten({ loginOf }: { loginOf: () => string }) {
+  const [said, setSaid] = useState<string>();
+  const ask = () =>
+    loginOf().trim() === ''
+      ? setSaid('Give your sign-in name first.')
+      : void office.forgotten(loginOf()).then(
+          () =>
+            setSaid('If the office has a mail address of yours, a link is on its way. If not, ask the lead for one.'),
+          (error: Error) => setSaid(error.message),
+        );
+  return (
+    <View style={{ gap: 6 }}>
+      <View style={{ flexDirection: 'row' }}>
+        <Plate role="button" quiet label="I forgot my password" onPress={ask} />
+      </View>
+      {said !== undefined && <Words role="status">{said}</Words>}
     </View>
   );
 }

@@ -125,6 +125,15 @@ export interface Colleague {
   readonly active: boolean;
 }
 
+/** A mail of the office: that it was made, and whether it went. */
+export interface OutboxLine {
+  readonly id: string;
+  readonly to: string;
+  readonly subject: string;
+  readonly madeAt: string;
+  readonly writtenAt: string | null;
+}
+
 /** An invitation that nobody has used yet. */
 export interface Invite {
   readonly id: string;
@@ -248,7 +257,11 @@ export const office = {
   resetPassword: (id: string) => change<Link>('POST', `/people/${id}/reset`),
   join: (wanted: object) => change<{ login: string }>('POST', '/join', wanted),
   changePassword: (password: string, next: string) => change<object>('POST', '/password', { password, next }),
-  sessions: () => ask<{ sessions: { signedInAt: string; here: boolean }[] }>('GET', '/sessions'),
+  /** Where one is signed in, and one's own mail address. */
+  sessions: () => ask<{ email: string | null; sessions: { signedInAt: string; here: boolean }[] }>('GET', '/sessions'),
+  changeOwn: (wanted: { email: string | null }) => change<object>('PATCH', '/account', wanted),
+  forgotten: (login: string) => change<object>('POST', '/forgotten', { login }),
+  mails: () => ask<{ mails: OutboxLine[] }>('GET', '/mails'),
   endOtherSessions: () => change<object>('DELETE', '/sessions'),
   take: async (changes: readonly Change[]) =>
     (await change<{ results: ChangeResult[] }>('POST', '/changes', { changes })).results,

@@ -6,7 +6,7 @@ import { createTransport } from 'nodemailer';
 import type { Door, Transaction } from '../database/client';
 import { mails } from '../database/schema';
 
-export interface Mail {
+interface Mail {
   readonly office: string;
   readonly to: string;
   readonly subject: string;

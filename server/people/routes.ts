@@ -238,7 +238,11 @@ export function peopleRoutes(door: Door, keys: SealKeys): Router {
     and(sql`${sessions.sess}->>'accountId' = ${accountOf(request).id}`, gt(sessions.expire, new Date()));
 
   router.get('/sessions', requireAccount, async (request, response) => {
-    const own = await door.inOffice(accountOf(request).office, (tx) =>
+    const { id: self, office } = accountOf(request);
+    const [known] = await door.inOffice(office, (tx) =>
+      tx.select({ email: accounts.email }).from(accounts).where(eq(accounts.id, self)),
+    );
+    const own = await door.inOffice(office, (tx) =>
       tx
         .select({ sid: sessions.sid, signedInAt: sql<string>`${sessions.sess}->>'signedInAt'` })
         .from(sessions)
@@ -246,6 +250,7 @@ export function peopleRoutes(door: Door, keys: SealKeys): Router {
         .orderBy(asc(sessions.expire)),
     );
     response.json({
+      email: known?.email ?? null,
       sessions: own.map(({ sid, signedInAt }) => ({
         signedInAt: new Date(Number(signedInAt)).toISOString(),
         here: sid === request.sessionID,
