@@ -28,7 +28,8 @@ import {
 import { whyNotDecide } from './deciding';
 import { seenIn } from './findings';
 import { judged } from './judging';
-import { merged, placeOfConflict, withSeen, type Head } from './merging';
+import { merged, placeOfConflict, withSeen } from './merging';
+import type { Head } from './recorded';
 import { inspects, type Person } from './people';
 import {
   changeSchemas,

@@ -1,12 +1,5 @@
-import { emptyCase, factAt, factLabel, recordedFacts, stationOf, valueText, type Case, type Station } from '../case';
+import { emptyCase, factAt, factLabel, recordedFacts, stationOf, valueText, type Station } from '../case';
 import type { Inspection } from './inspection';
-
-/** What a contractor recorded at his own house before he asked the office for an inspection: what he says, not what was found. */
-export interface Claimed {
-  readonly case: Case;
-  readonly by: string;
-  readonly at: string;
-}
 
 /** A fact as it was claimed, and as it was found; undefined where nobody has looked yet. */
 export interface Compared {

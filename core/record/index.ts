@@ -10,6 +10,7 @@ export * from './morning';
 export * from './summary';
 export * from './change';
 export * from './judging';
+export * from './recorded';
 export * from './claimed';
 export * from './merging';
 export * from './shown';

@@ -22,8 +22,7 @@ import {
   visitUnderWay,
   type Docket,
 } from './docket';
-import type { Claimed } from './claimed';
-import type { Conflict } from './merging';
+import type { Claimed, Conflict } from './recorded';
 import { evidenceSchema, type Evidence } from './evidence';
 import { changeShape, day, instant, line, uuid } from './shapes';
 

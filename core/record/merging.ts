@@ -1,31 +1,6 @@
-import {
-  factAt,
-  lastingPath,
-  listPathOf,
-  catalogueKey,
-  recordedAt,
-  withFact,
-  withRecorded,
-  type Case,
-  type How,
-} from '../case';
+import { factAt, lastingPath, listPathOf, catalogueKey, recordedAt, withFact, withRecorded, type Case } from '../case';
 import type { Inspection, RecordedFact } from './inspection';
-
-/** What somebody recorded of a fact, while nobody has recorded anything over it. */
-export interface Head {
-  readonly value: string | number;
-  readonly how: How;
-  readonly at: string;
-  readonly by: string;
-  readonly said?: string;
-}
-
-/** A fact that two people recorded while apart. Where they differ, it counts as not proved until one decides; where they agree, both stay known, for one may record it otherwise yet. */
-export interface Conflict {
-  /** Its address, the cord, stretch or circuit by its own id. */
-  readonly path: string;
-  readonly heads: readonly Head[];
-}
+import type { Conflict, Head } from './recorded';
 
 type Merged = Pick<Inspection, 'case' | 'conflicts'>;
 const NONE: readonly Conflict[] = [];

@@ -20,7 +20,8 @@ import type { SealKeys } from '../ledger/keys';
 import { rulesIn } from '../rules/queries';
 import { sealInLedger } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
-import { requireInspector, type Account } from '../sessions/session';
+import type { Account } from '../sessions/account';
+import { requireInspector } from '../sessions/session';
 import { Problem, databaseCodeOf } from '../problems';
 
 type Result =

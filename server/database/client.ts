@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
-import type { Account } from '../sessions/session';
+import type { Account } from '../sessions/account';
 import * as schema from './schema';
 
 export type Database = NodePgDatabase<typeof schema> & { readonly $client: pg.Pool | pg.PoolClient };

@@ -20,7 +20,7 @@ import type { Connection } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { sha256 } from '../ledger/line';
-import type { Account } from '../sessions/session';
+import type { Account } from '../sessions/account';
 import { DEMO_PASSWORD } from './password';
 import { DEMO_DAY, DEMO_PROPERTIES, type DemoProperty } from './properties';
 

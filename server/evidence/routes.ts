@@ -5,7 +5,8 @@ import type { Door } from '../database/client';
 import { inspectionIn } from '../inspections/queries';
 import { Problem } from '../problems';
 import { csrfProtection } from '../sessions/routes';
-import { accountOf, requireAccount, type Account } from '../sessions/session';
+import type { Account } from '../sessions/account';
+import { accountOf, requireAccount } from '../sessions/session';
 import type { EvidenceStore } from './store';
 
 /** Largest piece of a photo, bytes. */

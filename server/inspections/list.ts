@@ -3,7 +3,7 @@ import { array, date, mixed, number, object, string, type InferType } from 'yup'
 import { STATE_WORDS, type State } from '@careful-latch/core/record';
 import type { Transaction } from '../database/client';
 import { inspections } from '../database/schema';
-import type { Account } from '../sessions/session';
+import type { Account } from '../sessions/account';
 import { seenBy } from './queries';
 
 /** What a list is sorted by; each value is text that sorts as it should, so that a page can begin behind any of them. */

@@ -3,7 +3,7 @@ import { issuedToContractor, type Inspection, type Rules, type Signed } from '@c
 import type { Transaction } from '../database/client';
 import { decisions, inspections, offices } from '../database/schema';
 import { rulesOfAll } from '../rules/queries';
-import type { Account } from '../sessions/session';
+import type { Account } from '../sessions/account';
 
 type Row = typeof inspections.$inferSelect;
 

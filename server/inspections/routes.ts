@@ -8,7 +8,8 @@ import { saidOf } from '../ledger/ledger';
 import { numberOf, type Line } from '../ledger/line';
 import { whyNotHeld } from '../ledger/verify';
 import { Problem } from '../problems';
-import { accountOf, requireAccount, type Account } from '../sessions/session';
+import type { Account } from '../sessions/account';
+import { accountOf, requireAccount } from '../sessions/session';
 import { listOf, listSchema } from './list';
 import { changedSince, inspectionIn, seenBy, shownTo } from './queries';
 

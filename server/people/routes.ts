@@ -14,7 +14,8 @@ import { linkFor, resetLink } from './link';
 import { newPassword } from './password';
 import { slowly } from '../sessions/limits';
 import { csrfProtection } from '../sessions/routes';
-import { accountOf, requireAccount, requireLead, sameOrigin, type Account } from '../sessions/session';
+import type { Account } from '../sessions/account';
+import { accountOf, requireAccount, requireLead, sameOrigin } from '../sessions/session';
 
 /** How long an invitation can be used. */
 const INVITED_MS = 7 * 24 * 3600 * 1000;

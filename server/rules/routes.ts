@@ -11,7 +11,8 @@ import type { SealKeys } from '../ledger/keys';
 import { sealRules } from '../ledger/ledger';
 import { Problem } from '../problems';
 import { csrfProtection } from '../sessions/routes';
-import { accountOf, requireAccount, requireLead, type Account } from '../sessions/session';
+import type { Account } from '../sessions/account';
+import { accountOf, requireAccount, requireLead } from '../sessions/session';
 import { newestRules } from './queries';
 
 const adoptSchema = object({

@@ -11,7 +11,8 @@ import { DEMO_PASSWORD } from '../demo/password';
 import { Problem } from '../problems';
 import { newestRules } from '../rules/queries';
 import { addressOf, slowly } from './limits';
-import { requireAccount, sameOrigin, type Account } from './session';
+import type { Account } from './account';
+import { requireAccount, sameOrigin } from './session';
 
 const csrf = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string });
 /** Refuses every change that does not carry the session's own token. */

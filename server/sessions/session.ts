@@ -1,17 +1,9 @@
 import type { Request, RequestHandler } from 'express';
 import 'express-session';
-import { inspects, type Role } from '@careful-latch/core/record';
+import { inspects } from '@careful-latch/core/record';
 import type { Door } from '../database/client';
 import { Problem } from '../problems';
-
-/** Who is signed in. */
-export interface Account {
-  readonly id: string;
-  readonly office: string;
-  readonly login: string;
-  readonly name: string;
-  readonly role: Role;
-}
+import type { Account } from './account';
 
 declare module 'express-session' {
   interface SessionData {

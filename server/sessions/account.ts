@@ -1,0 +1,10 @@
+import type { Role } from '@careful-latch/core/record';
+
+/** Who is signed in. */
+export interface Account {
+  readonly id: string;
+  readonly office: string;
+  readonly login: string;
+  readonly name: string;
+  readonly role: Role;
+}
