@@ -197,7 +197,9 @@ test('a contractor walks, but cannot sign', async ({ page, office }) => {
   test.skip(walker.wide, ANY_SIZE);
   await walker.signIn('Maro Tillane');
   await walker.openFromList('9 Perry Bend');
-  await page.getByRole('button', { name: 'Decide and sign' }).click();
+  await expect(page.getByRole('button', { name: 'Ask the office for an inspection' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Decide and sign' })).toBeHidden();
+  await page.goto(`${page.url()}/decide`); // whoever knows the way gets no further
   await expect(page.getByText('Only an inspector of the office can sign.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Sign', exact: true })).toBeDisabled();
 });

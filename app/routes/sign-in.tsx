@@ -114,7 +114,7 @@ function Forgotten({ loginOf }: { loginOf: () => string }) {
   return (
     <View style={{ gap: 6 }}>
       <View style={{ flexDirection: 'row' }}>
-        <Plate role="button" quiet label="I forgot my password" onPress={ask} />
+        <Plate role="button" quiet label="I forgot it" onPress={ask} />
       </View>
       {said !== undefined && <Words role="status">{said}</Words>}
     </View>
