@@ -1,8 +1,14 @@
 import {
+  APPEAL_MOVES,
+  APPEAL_STATES,
   CONDITION_MOVES,
   CONDITION_STATES,
   ORDER_MOVES,
   ORDER_STATES,
+  PAPER_MOVES,
+  PAPER_STATES,
+  PERMIT_MOVES,
+  PERMIT_STATES,
   ROLES,
   VIOLATION_MOVES,
   VIOLATION_STATES,
@@ -72,5 +78,17 @@ ${moves(CONDITION_MOVES, CONDITION_STATES)}
 ## Visits
 
 ${moves(VISIT_MOVES, VISIT_STATES)}
+
+## Decisions and certificates, once they are issued
+
+${moves(PAPER_MOVES, PAPER_STATES)}
+
+## Appeals
+
+${moves(APPEAL_MOVES, APPEAL_STATES)}
+
+## Permits
+
+${moves(PERMIT_MOVES, PERMIT_STATES)}
 `;
 }

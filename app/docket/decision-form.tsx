@@ -12,6 +12,7 @@ import {
   isApproval,
   isOpen,
   standingOf,
+  dayAtHouse,
   whyNotDecide,
   type Decision,
   type DecisionKind,
@@ -298,7 +299,7 @@ export function DecisionForm({ walk }: { walk: Walk }) {
       handover: handover.trim(),
       signature: { name: account?.name ?? '', path },
     };
-    const why = whyNotDecide(inspection, evaluation, decision);
+    const why = whyNotDecide(inspection, evaluation, decision, dayAtHouse(new Date().toISOString()));
     try {
       decisionSchema.validateSync(decision);
     } catch (error) {

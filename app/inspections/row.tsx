@@ -21,6 +21,8 @@ export const SIGN: Readonly<Record<State, 'holds' | 'violation' | 'unproven'>> =
   'approved-with-conditions': 'holds',
   'corrections-required': 'violation',
   'stop-work': 'violation',
+  suspended: 'violation',
+  revoked: 'violation',
 };
 
 /** One inspection in the list: where it is, how it stands, what is due, and its path in small. */

@@ -1,5 +1,5 @@
 import type { Inspection, Signed } from '@careful-latch/core/record';
-import { sourceOfInspection, type PaperSource } from '@careful-latch/core/papers';
+import { becameOf, sourceOfInspection, type PaperSource } from '@careful-latch/core/papers';
 import type { SignedRecord } from '../stores/office';
 
 /** What the papers of a decision are made from: as the office sealed it, else as this device has it, and then provisional. */
@@ -23,6 +23,7 @@ export function sourceOf(
     decision: record.decision,
     signedBy: record.signedBy.name,
     office: record.office.name,
+    became: becameOf(inspection.docket, signed.id),
     sealed: number === null ? undefined : { number, seal, checkAt: `${window.location.origin}/papers/${sealed.id}` },
   };
 }

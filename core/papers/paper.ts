@@ -1,13 +1,18 @@
 import type { Case } from '../case';
 import {
+  INSTALLER_KINDS,
+  PAPER_STATES,
+  installerOf,
   judged,
   type Docket,
   type Evidence,
   type Header,
   type Inspection,
+  type PaperState,
   type Photo,
   type Rules,
   type Signed,
+  type Step,
 } from '../record';
 import type { Evaluation } from '../verdict';
 
@@ -26,9 +31,17 @@ export interface PaperSource {
   readonly decision: Signed;
   readonly signedBy: string;
   readonly office: string;
+  /** What became of the decision since, where it does not stand as it was issued. */
+  readonly became?: Step<PaperState> | undefined;
   /** What the office has sealed it as; without it the paper is provisional. */
   readonly sealed?: { readonly number: string; readonly seal: string; readonly checkAt: string } | undefined;
 }
+
+/** The step after which a decision does not stand as it was issued; undefined where it does. */
+export const becameOf = ({ papers }: Docket, decision: string): Step<PaperState> | undefined => {
+  const of = papers?.find(({ id }) => id === decision);
+  return of && of.state !== 'issued' ? of.steps.at(-1) : undefined;
+};
 
 /** What the papers of a decision are made from, as a device has the inspection. */
 export const sourceOfInspection = (
@@ -47,6 +60,7 @@ export const sourceOfInspection = (
   decision,
   signedBy,
   office,
+  became: becameOf(one.docket, decision.id),
 });
 
 /** A piece of a paper, whatever it is shown on. */
@@ -103,18 +117,29 @@ const clockWords = (iso: string): string => `${dayWords(iso)}, ${iso.slice(11, 1
 const CAUTION =
   'The adopted code, the local office and a licensed person decide. This paper says what was seen that day, and warrants nothing.';
 
+const permitWords = (number: string, { permit }: Docket): string =>
+  [
+    number || 'none given',
+    permit?.state === 'missing' && 'required, and missing',
+    permit?.until && `holds until ${dayWords(permit.until)}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
 /** Head and foot of a paper. One that is filed says all of itself; what hangs at a door or in a panel names no owner, and is short. */
 export function framed(
   title: string,
-  { header, decision, signedBy, office, evaluation, rules, offlineUntil, sealed }: PaperSource,
+  { header, decision, signedBy, office, evaluation, rules, offlineUntil, sealed, docket, became }: PaperSource,
   blocks: readonly Block[],
   filed: boolean,
 ): Paper {
+  const work = installerOf(docket);
   const head: (readonly [string, string])[] = [
     ['Office', office],
     ['Property', header.address],
     ...(filed && header.owner ? ([['Owner', header.owner]] as const) : []),
-    ...(filed ? ([['Permit', header.permit || 'none given']] as const) : []),
+    ...(filed ? ([['Permit', permitWords(header.permit, docket)]] as const) : []),
+    ...(filed && work ? ([['Work by', work.license ? `${work.name}, license ${work.license}` : `${work.name}, ${INSTALLER_KINDS[work.kind].toLowerCase()}`]] as const) : []), // prettier-ignore
     ['Signed', filed ? `${clockWords(decision.at)}, ${signedBy}` : dayWords(decision.at)],
     ...(filed && offlineUntil
       ? ([['Received', `${clockWords(offlineUntil)}; it was signed without signal`]] as const)
@@ -130,7 +155,20 @@ export function framed(
     ['Number', sealed?.number ?? 'PROVISIONAL: not sealed by the office yet'],
   ];
   const seal = sealed ? ` Seal ${sealed.seal.slice(0, 16)}.` : '';
-  return { title, head, provisional: !sealed, blocks, foot: `${CAUTION}${seal}`, checkAt: sealed?.checkAt };
+  const void_: readonly Block[] = became
+    ? [
+        big(PAPER_STATES[became.to].toUpperCase()),
+        text(`Since ${dayWords(became.at)}, said by ${became.by}: ${became.words} What stands below holds no longer.`),
+      ]
+    : [];
+  return {
+    title,
+    head,
+    provisional: !sealed,
+    blocks: [...void_, ...blocks],
+    foot: `${CAUTION}${seal}`,
+    checkAt: sealed?.checkAt,
+  };
 }
 
 /** A paper as plain text, for whoever has nothing but that in ten years. */

@@ -45,6 +45,42 @@ test('a certificate waits for the seal, and everything printed before says that 
   expect(JSON.stringify(printedPaper(paper('report', GOOD_SOURCE), 'LETTER'))).not.toContain('PROVISIONAL');
 });
 
+test('a paper of what is void, suspended or revoked says so first, since when and why; of what stands it says nothing', () => {
+  const one = signed();
+  const said = (now: Inspection) => plainText(paper('certificate', { ...sourceFrom(now), sealed: GOOD_SOURCE.sealed }));
+  expect(said(one)).not.toMatch(/VOID|SUSPENDED/);
+  const words = 'The address on it is another house.';
+  const step = { type: 'paper', inspection: one.id, decision: one.decisions[0]!.id, words } as const;
+  expect(said(after(one, { ...step, to: 'void' }))).toMatch(
+    /VOID\nSince November 25, 2026, said by .*: The address on it/,
+  );
+  const suspended = after(one, { ...step, to: 'suspended' });
+  expect(said(suspended)).toContain('SUSPENDED');
+  expect(said(after(suspended, { ...step, to: 'issued' }))).not.toContain('SUSPENDED');
+});
+
+test('a filed paper names the permit with its end, and who does the work', () => {
+  const one = after(
+    inspection({ header: { ...inspection().header, permit: 'E-2026-118' } }),
+    { type: 'permit', inspection: inspection().id, to: 'there', until: '2027-03-01', words: '' },
+    {
+      type: 'installer',
+      inspection: inspection().id,
+      kind: 'contractor',
+      name: 'Reed Wiring',
+      license: 'E-11',
+      words: '',
+    },
+    decided(),
+  );
+  const head = Object.fromEntries(paper('report', sourceFrom(one)).head);
+  expect(head).toMatchObject({
+    Permit: 'E-2026-118, holds until March 1, 2027',
+    'Work by': 'Reed Wiring, license E-11',
+  });
+  expect(Object.keys(Object.fromEntries(paper('card', sourceFrom(one)).head))).not.toContain('Work by');
+});
+
 test('no paper says that anything is safe; none that hangs at a door or in a panel names the owner', () => {
   const owned = [GOOD_SOURCE, sourceFrom(FIFTY()), sourceFrom(STOPPED())];
   for (const source of owned)

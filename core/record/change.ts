@@ -31,6 +31,7 @@ import { judged } from './judging';
 import { merged, placeOfConflict, withSeen } from './merging';
 import type { Head } from './recorded';
 import { inspects, type Person } from './people';
+import { dayAtHouse } from './shapes';
 import {
   changeSchemas,
   openedInspection,
@@ -290,7 +291,7 @@ export function applyChange(
         : { ok: true, inspection: { ...inspection, evidence, changedAt: change.at } };
     }
     case 'decide': {
-      const why = whyNotDecide(inspection, judged(inspection), change.decision);
+      const why = whyNotDecide(inspection, judged(inspection), change.decision, dayAtHouse(change.at));
       if (change.decision.signature.name !== by) why.push(`Sign as yourself: ${by}.`);
       if (why.length > 0) return refused(why.join(' '));
       return {

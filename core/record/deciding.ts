@@ -1,13 +1,15 @@
 import { STATIONS } from '../case';
 import type { Evaluation } from '../verdict';
-import { SHORTEST_REASON, inForce, isOpen } from './docket';
+import { inForce, isOpen } from './docket';
 import { standingOf } from './findings';
+import { whyNoPermit } from './follow-up';
 import { isApproval, type Decision, type Inspection } from './inspection';
+import { SHORTEST_REASON } from './steps';
 
 const points = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 
-/** Why a decision cannot be signed for what stands in an inspection, in sentences; empty where it can. */
-export function whyNotDecide(inspection: Inspection, evaluation: Evaluation, decision: Decision): string[] {
+/** Why a decision cannot be signed on a day for what stands in an inspection, in sentences; empty where it can. */
+export function whyNotDecide(inspection: Inspection, evaluation: Evaluation, decision: Decision, on: string): string[] {
   const { kind, conditions, scope, leftOut, order, dueOn } = decision;
   const why: string[] = [];
   const whole = STATIONS.every((one) => scope.includes(one));
@@ -40,6 +42,8 @@ export function whyNotDecide(inspection: Inspection, evaluation: Evaluation, dec
     if (unproven.some(({ rule, severity }) => conditional.has(rule) && severity === 'hazard'))
       why.push('What could be a hazard is proved before an approval; it is no condition.');
   }
+  const permit = isApproval(kind) ? whyNoPermit(inspection.docket, on) : undefined;
+  if (permit !== undefined) why.push(permit);
   if (isApproval(kind) && !whole)
     why.push('An approval answers for every station; what is looked at in part is passed for these stations.');
   if (kind === 'approved-with-conditions' && conditions.length === 0) why.push('Write down the conditions.');

@@ -101,7 +101,10 @@ describe('a violation', () => {
     const changed = after(sent, touched(ID, 'breaker.ratingA', 30));
     expect(stateOf(changed)).toBe('reinspection');
     expect(refusal(changed, move('verified'))).toMatch(/what is to be proved again: .*breaker\/held-down/);
-    const again = after(changed, ...provedAgain(changed));
+    // Photos and notes prove a breaker to whoever stands before it alone.
+    expect(refusal(after(changed, ...provedAgain(changed)), move('verified'))).toContain('to be proved again');
+    const there: ChangeBody = { type: 'visit', inspection: ID, visit: uuidOf(8), to: 'under-way', words: 'the owner' };
+    const again = after(changed, there, ...provedAgain(changed));
     expect(refusal(again, move('verified'), CONTRACTOR)).toContain('only inspector or lead');
     const done = afterBy(INSPECTOR, again, move('verified'));
     expect(done.docket.violations[0]).toMatchObject({ state: 'verified', number: 1 });

@@ -1,4 +1,4 @@
-import { array, mixed, object, string, type InferType } from 'yup';
+import { array, mixed, number, object, string, type InferType } from 'yup';
 import { STATIONS, type Station } from '../case';
 import {
   CONDITION_MOVES,
@@ -16,7 +16,9 @@ import {
   type VisitState,
 } from './moves';
 import { inspects, type Person } from './people';
-import { changeShape, day, line, uuid } from './shapes';
+import { followUpSchemas, isFollowUp, whyNoPermit, withFollowUp, type FollowUp, type Issued } from './follow-up';
+import { changeShape, day, dayAtHouse, line, uuid } from './shapes';
+import { SHORTEST_REASON, replaced, stateIn, words, type Step } from './steps';
 
 /** A finding of the engine: a rule, and the cord, stretch or circuit that it is about, by its own id. */
 const findingSchema = object({
@@ -27,14 +29,6 @@ export type FindingRef = InferType<typeof findingSchema>;
 
 export const sameFinding = (one: FindingRef, other: FindingRef): boolean =>
   one.rule === other.rule && one.part === other.part;
-
-/** One step in the life of what stands in a docket: to which state, when, by whom, and with what words. */
-export interface Step<S extends string> {
-  readonly to: S;
-  readonly at: string;
-  readonly by: string;
-  readonly words: string;
-}
 
 /** Who allows it otherwise, how far, and until when. */
 export interface Variance {
@@ -104,6 +98,8 @@ export interface Visit {
   readonly state: VisitState;
   readonly day: string | null;
   readonly inspector: string;
+  /** Which of its day it is, where somebody ordered them by hand. */
+  readonly turn?: number | null;
   readonly steps: readonly Step<VisitState>[];
 }
 
@@ -115,7 +111,7 @@ export interface NotTakenUp extends FindingRef {
 }
 
 /** What the office follows up at a house. */
-export interface Docket {
+export interface Docket extends FollowUp {
   readonly violations: readonly Violation[];
   readonly notTakenUp: readonly NotTakenUp[];
   readonly orders: readonly Order[];
@@ -126,13 +122,6 @@ export interface Docket {
 export const EMPTY_DOCKET: Docket = { violations: [], notTakenUp: [], orders: [], conditions: [], visits: [] };
 const MOST = 200;
 export const MOST_CITES = 20;
-export const SHORTEST_REASON = 10;
-
-const stateIn = <S extends string>(states: Readonly<Record<S, string>>) =>
-  mixed<S>()
-    .oneOf(Object.keys(states) as S[])
-    .required('It is not said what becomes of it.');
-const words = line('The words', 2000).default('');
 
 /** The changes to a docket. */
 export const docketSchemas = {
@@ -190,6 +179,14 @@ export const docketSchemas = {
     to: stateIn(CONDITION_STATES),
     words,
   }).noUnknown(),
+  ...followUpSchemas,
+  /** Which visit of its day a visit is, as somebody ordered them by hand; null: by its street again. */
+  turn: object({
+    ...changeShape,
+    type: mixed<'turn'>().required(),
+    visit: uuid('The id of the visit'),
+    turn: number().integer().min(1).max(200).nullable().defined(),
+  }).noUnknown(),
   visit: object({
     ...changeShape,
     type: mixed<'visit'>().required(),
@@ -211,8 +208,8 @@ export const isDocketChange = (change: { readonly type: string }): change is Doc
 /** Whether a violation waits for somebody. */
 export const isOpen = ({ state }: Violation): boolean => state === 'open' || state === 'claimed';
 export const inForce = (docket: Docket): readonly Order[] => docket.orders.filter(({ state }) => state !== 'lifted');
-export const visitUnderWay = (docket: Docket): Visit | undefined =>
-  docket.visits.findLast(({ state }) => state === 'under-way');
+const isUnderWay = ({ state }: Visit) => state === 'under-way' || state === 'remote';
+export const visitUnderWay = (docket: Docket): Visit | undefined => docket.visits.findLast(isUnderWay);
 export const visitAhead = (docket: Docket): Visit | undefined =>
   docket.visits.findLast(({ state }) => state === 'scheduled');
 /** When a violation was opened last, joined to others or given another day apart: what proves its correction is younger. */
@@ -228,6 +225,8 @@ type Outcome = Docket | string;
 export interface Seen {
   /** Why a violation is not to be called corrected; undefined where it may. */
   readonly whyNotVerified: (violation: Violation) => string | undefined;
+  /** The decisions that were signed. */
+  readonly issued: readonly Issued[];
   /** When a decision was signed last; undefined where none was. */
   readonly decidedAt: string | undefined;
   /** Whether a finding is a hazard. */
@@ -247,10 +246,8 @@ const NEEDS_WORDS: readonly string[] = [
   'not-ready',
   'entry-refused',
   'under-way',
+  'remote',
 ];
-
-const replaced = <T extends { readonly id: string }>(all: readonly T[], one: T): readonly T[] =>
-  all.some(({ id }) => id === one.id) ? all.map((each) => (each.id === one.id ? one : each)) : [...all, one];
 
 function withViolation(docket: Docket, change: DocketChange & { type: 'violation' }, by: Person, seen: Seen): Outcome {
   const { violation: id, to, words: said, at, is, findings = [], dueOn, variance } = change;
@@ -328,6 +325,8 @@ function withOrder(
   const open = docket.violations.filter((one) => known.violations.includes(one.id) && isOpen(one));
   if (to === 'lifted' && open.length > 0)
     return `The order rests on violation ${open.map(({ number }) => number).join(', ')}; it is lifted once that is settled.`;
+  const permit = to === 'lifted' ? whyNoPermit(docket, dayAtHouse(at)) : undefined;
+  if (permit !== undefined) return `The order stays in force. ${permit}`;
   return {
     ...docket,
     orders: replaced(docket.orders, {
@@ -364,7 +363,7 @@ function withVisit(docket: Docket, change: DocketChange & { type: 'visit' }, by:
   const why = whyNotMove(VISIT_MOVES, VISIT_STATES, what, known?.state ?? 'none', to, by);
   if (why !== undefined) return why;
   if (to === 'done' || to === 'partial') return 'A visit is done once its decision is signed.';
-  const other = docket.visits.find((one) => one.id !== id && (one.state === 'under-way' || one.state === 'scheduled'));
+  const other = docket.visits.find((one) => one.id !== id && (isUnderWay(one) || one.state === 'scheduled'));
   if (!known && other) return `Visit ${other.number} is ${VISIT_STATES[other.state].toLowerCase()}; one at a time.`;
   if (to === 'scheduled' && !on) return 'A visit is scheduled for a day.';
   if (to === 'scheduled' && known && said.length < SHORTEST_REASON)
@@ -400,8 +399,19 @@ function withNotTakenUp(
 /** A docket after a change by somebody, or a sentence why it cannot be. Device and office run the same. */
 export function withDocketChange(docket: Docket, change: DocketChange, by: Person, seen: Seen): Docket | string {
   if ('to' in change && NEEDS_WORDS.includes(change.to) && change.words === '')
-    return change.to === 'under-way' ? 'Say who let you in.' : 'Say it in words; it stays with the inspection.';
+    return change.to === 'under-way'
+      ? 'Say who let you in.'
+      : change.to === 'remote'
+        ? 'Say who holds the camera.'
+        : 'Say it in words; it stays with the inspection.';
+  if (isFollowUp(change)) return withFollowUp(docket, change, by, seen.issued, docket.violations.map(({ id }) => id)); // prettier-ignore
   switch (change.type) {
+    case 'turn': {
+      const visit = docket.visits.find(({ id }) => id === change.visit);
+      if (!inspects(by.role)) return 'Only an inspector orders the visits of a day.';
+      if (visit?.state !== 'scheduled') return 'That visit is not ahead any more.';
+      return { ...docket, visits: replaced(docket.visits, { ...visit, turn: change.turn }) };
+    }
     case 'violation':
       return withViolation(docket, change, by, seen);
     case 'order':

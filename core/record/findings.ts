@@ -1,10 +1,20 @@
 import type { Station } from '../case';
 import { LOCAL } from '../profile';
 import { RULES, type Rule } from '../rules';
+import { BY_PHOTO } from '../rules/by-photo';
 import { dependentsOf } from '../rules/dependents';
 import type { Evaluation, Outcome } from '../verdict';
-import { MOST_CITES, isOpen, openedAt, sameFinding, type FindingRef, type Seen, type Violation } from './docket';
-import type { Inspection } from './inspection';
+import {
+  MOST_CITES,
+  isOpen,
+  openedAt,
+  sameFinding,
+  visitUnderWay,
+  type FindingRef,
+  type Seen,
+  type Violation,
+} from './docket';
+import { isApproval, type Inspection } from './inspection';
 import { judged } from './judging';
 
 /** A violation that the engine finds, at one part: one that stands against approval. */
@@ -63,21 +73,36 @@ export function provenBy(rule: string): readonly string[] {
 
 const PLACE = /\[([^\]]+)\]/;
 
+/** How something was looked at since a time: a fact recorded at the house, or a photo or note alone; undefined where it was not. */
+type LookedAt = 'fact' | 'photo' | undefined;
+
 /** Whether somebody has recorded one of some facts, or made a photo or note of it or of the rule, since a time; of one part, where one is named. */
 function recordedSince(
   { case: c, evidence }: Inspection,
   facts: readonly string[],
   { rule, part }: FindingRef,
   since: string,
-) {
+): LookedAt {
   const isOf = (lasting: string) =>
     facts.includes(lasting.replace(PLACE, '')) &&
     (part === null || [undefined, part].includes(PLACE.exec(lasting)?.[1]));
-  return (
-    Object.entries(c.recorded ?? {}).some(([lasting, { at }]) => at > since && isOf(lasting)) ||
-    evidence.some(({ about, at }) => at > since && (about === rule || isOf(about)))
-  );
+  if (Object.entries(c.recorded ?? {}).some(([lasting, { at }]) => at > since && isOf(lasting))) return 'fact';
+  return evidence.some(({ about, at }) => at > since && (about === rule || isOf(about))) ? 'photo' : undefined;
 }
+
+/** Whether a violation may be settled by what a photo shows: no hazard, and nothing that is measured, bonded, torqued or moved. */
+export const isSettledByPhoto = ({ severity, findings }: Violation): boolean =>
+  severity !== 'hazard' && findings.length > 0 && findings.every(({ rule }) => BY_PHOTO.includes(rule));
+
+/** Whether an inspector stands at the house: on a visit, or on the first, which needs no door to be recorded. */
+const isThere = ({ docket, decisions }: Inspection): boolean => {
+  const visit = visitUnderWay(docket);
+  return visit ? visit.state !== 'remote' : decisions.length === 0;
+};
+
+/** Whether what was looked at counts for a rule: a photo or note alone only from somebody at the house, or where it shows all there is to see. */
+const counts = (inspection: Inspection, rule: string, looked: LookedAt): boolean =>
+  looked === 'fact' || (looked === 'photo' && (isThere(inspection) || BY_PHOTO.includes(rule)));
 
 /** What a correction touches and nobody has proved again since the violation was opened: rules by id, those that apply alone. */
 export function toProveAgain(inspection: Inspection, evaluation: Evaluation, violation: Violation): Outcome[] {
@@ -89,7 +114,11 @@ export function toProveAgain(inspection: Inspection, evaluation: Evaluation, vio
       one.outcome !== 'not-applicable' &&
       one.severity !== 'advisory' &&
       (one.outcome === 'unproven' ||
-        !recordedSince(inspection, provenBy(one.rule), { rule: one.rule, part: null }, since)),
+        !counts(
+          inspection,
+          one.rule,
+          recordedSince(inspection, provenBy(one.rule), { rule: one.rule, part: null }, since),
+        )),
   );
 }
 
@@ -106,12 +135,18 @@ export function whyNotVerified(
   );
   if (unproven) return `it is not proved: ${unproven.reason}`;
   const since = openedAt(violation);
-  const unseen = violation.findings.filter((one) => !recordedSince(inspection, particularOf(one.rule), one, since));
+  const looked = violation.findings.map((one) => recordedSince(inspection, particularOf(one.rule), one, since));
+  const unseen = looked.filter((one) => one === undefined);
   const own = violation.findings.length === 0;
   if (unseen.length > 0 || (own && !inspection.evidence.some(({ about, at }) => about === violation.id && at > since)))
     return own
       ? 'make a photo or a note of how it is now.'
       : `nothing was recorded since it was opened; record it as it is now, or make a photo.`;
+  const remote = visitUnderWay(inspection.docket)?.state === 'remote';
+  if (!isSettledByPhoto(violation) && (remote || (!isThere(inspection) && (own || looked.includes('photo')))))
+    return remote
+      ? 'a live picture does not show it; it takes a visit.'
+      : 'a photo does not show it; it takes a visit.';
   const again = toProveAgain(inspection, evaluation, violation);
   if (again.length > 0)
     return `the correction touches what is to be proved again: ${again.map(({ rule }) => rule).join(', ')}.`;
@@ -124,6 +159,7 @@ export function seenIn(inspection: Inspection): Seen {
   const now = () => (known ??= judged(inspection));
   return {
     decidedAt: inspection.decisions.at(-1)?.at,
+    issued: inspection.decisions.map(({ id, kind }) => ({ id, isCertificate: isApproval(kind) })),
     whyNotVerified: (violation) => whyNotVerified(inspection, now(), violation),
     isHazard: (finding) =>
       now().outcomes.some((one) => one.rule === finding.rule && one.severity === 'hazard') ||

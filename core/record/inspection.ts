@@ -22,6 +22,7 @@ import {
   visitUnderWay,
   type Docket,
 } from './docket';
+import { paperState } from './follow-up';
 import type { Claimed, Conflict } from './recorded';
 import { evidenceSchema, type Evidence } from './evidence';
 import { changeShape, day, instant, line, uuid } from './shapes';
@@ -270,20 +271,36 @@ export type Change = {
 /** A change before it has an id and a time. */
 export type ChangeBody = Change extends infer C ? (C extends Change ? Omit<C, 'id' | 'at'> : never) : never;
 
-export type State = DecisionKind | 'draft' | 'reinspection';
+export type State = DecisionKind | 'draft' | 'reinspection' | 'suspended' | 'revoked';
 
-/** Where an inspection stands: stopped while an order is in force, whatever was recorded or decided since; else as it was decided last, or begun anew. */
+/**
+ * Where an inspection stands: stopped while an order is in force, whatever was recorded or decided since; else as it was decided
+ * last, unless that is suspended or revoked; or begun anew, as where the last decision is void.
+ */
 export function stateOf(inspection: Inspection): State {
   if (inForce(inspection.docket).length > 0) return 'stop-work';
   const last = inspection.decisions.at(-1);
   if (!last) return 'draft';
-  return inspection.changedSinceDecision || visitUnderWay(inspection.docket) ? 'reinspection' : last.kind;
+  if (inspection.changedSinceDecision || visitUnderWay(inspection.docket)) return 'reinspection';
+  const standing = paperState(inspection.docket, last.id);
+  if (standing === 'suspended' || standing === 'revoked') return standing;
+  return standing === 'issued' ? last.kind : 'reinspection';
 }
 
 export const STATE_WORDS: Readonly<Record<State, string>> = {
   draft: 'Draft',
   reinspection: 'Reinspection begun',
+  suspended: 'Certificate suspended',
+  revoked: 'Certificate revoked',
   ...DECISIONS,
+};
+
+/** Whether what a decision says is what holds now: it is the last, nothing became of it, and no order stands against it. */
+export const isCurrent = ({ decisions, docket }: Inspection, id: string): boolean => {
+  const last = decisions.at(-1);
+  return (
+    last?.id === id && paperState(docket, id) === 'issued' && !(isApproval(last.kind) && inForce(docket).length > 0)
+  );
 };
 
 /** How an inspection stands, in words: an order in force by its own name. */

@@ -45,7 +45,7 @@ export const VIOLATION_MOVES: readonly Move<ViolationState>[] = [
     to: 'verified',
     who: INSPECTORS,
     needs:
-      'a fact or a photo of one’s own since it was opened, no such finding any more, and what the correction touches proved again',
+      'a fact or a photo of one’s own since it was opened, no such finding any more, and what the correction touches proved again; from the desk or by live picture only what a photo shows: labels, directory, closures',
   },
   { from: ['claimed'], to: 'open', who: INSPECTORS, needs: 'why; attempts are counted' },
   {
@@ -88,13 +88,14 @@ export const ORDER_MOVES: readonly Move<OrderState>[] = [
     from: ['posted', 'limited'],
     to: 'lifted',
     who: LEAD,
-    needs: 'a reason, and every violation that it rests on settled',
+    needs: 'a reason, every violation that it rests on settled, and a permit that holds',
   },
 ];
 
 export const VISIT_STATES = {
   scheduled: 'Scheduled',
   'under-way': 'Under way',
+  remote: 'Under way by live picture',
   done: 'Done',
   partial: 'Done in part',
   'nobody-there': 'Nobody there',
@@ -113,17 +114,23 @@ export const VISIT_MOVES: readonly Move<VisitState>[] = [
   },
   { from: ['scheduled'], to: 'cancelled', who: INSPECTORS, needs: 'a reason; orders stay' },
   { from: ['none', 'scheduled'], to: 'under-way', who: INSPECTORS, needs: 'who let them in' },
-  { from: ['under-way'], to: 'done', who: INSPECTORS, needs: 'a signed decision' },
   {
-    from: ['under-way'],
+    from: ['none', 'scheduled'],
+    to: 'remote',
+    who: INSPECTORS,
+    needs: 'who holds the camera, the address and the parts shown first; not for hazards or measurements',
+  },
+  { from: ['under-way', 'remote'], to: 'done', who: INSPECTORS, needs: 'a signed decision' },
+  {
+    from: ['under-way', 'remote'],
     to: 'partial',
     who: INSPECTORS,
     needs: 'a signed decision for some stations, and why not the others',
   },
-  { from: ['none', 'scheduled', 'under-way'], to: 'nobody-there', who: INSPECTORS, needs: 'what was tried' },
-  { from: ['none', 'scheduled', 'under-way'], to: 'not-ready', who: INSPECTORS, needs: 'what is not ready' },
+  { from: ['none', 'scheduled', 'under-way', 'remote'], to: 'nobody-there', who: INSPECTORS, needs: 'what was tried' },
+  { from: ['none', 'scheduled', 'under-way', 'remote'], to: 'not-ready', who: INSPECTORS, needs: 'what is not ready' },
   {
-    from: ['none', 'scheduled', 'under-way'],
+    from: ['none', 'scheduled', 'under-way', 'remote'],
     to: 'entry-refused',
     who: INSPECTORS,
     needs: 'who refused; leave, tell the lead, record no facts',
@@ -141,6 +148,72 @@ export const CONDITION_MOVES: readonly Move<ConditionState>[] = [
     who: INSPECTORS,
     needs: 'what was seen; past its day it is flagged, and revokes nothing',
   },
+];
+
+export const PAPER_STATES = {
+  issued: 'Issued',
+  superseded: 'Superseded',
+  void: 'Void',
+  suspended: 'Suspended',
+  revoked: 'Revoked',
+} as const;
+export type PaperState = keyof typeof PAPER_STATES;
+
+export const PAPER_MOVES: readonly Move<PaperState>[] = [
+  {
+    from: ['issued'],
+    to: 'superseded',
+    who: LEAD,
+    needs: 'a reason, and what takes its place; its number is never used again',
+  },
+  { from: ['issued', 'suspended'], to: 'void', who: LEAD, needs: 'a reason; its number is never used again' },
+  {
+    from: ['issued'],
+    to: 'suspended',
+    who: LEAD,
+    needs: 'of a certificate: ground, who was given notice, and how to appeal',
+  },
+  {
+    from: ['issued', 'suspended'],
+    to: 'revoked',
+    who: LEAD,
+    needs: 'of a certificate: ground, who was given notice, and how to appeal',
+  },
+  { from: ['suspended'], to: 'issued', who: LEAD, needs: 'why it holds again' },
+];
+
+export const APPEAL_STATES = { filed: 'Filed', upheld: 'Upheld', modified: 'Modified', reversed: 'Reversed' } as const;
+export type AppealState = keyof typeof APPEAL_STATES;
+
+export const APPEAL_MOVES: readonly Move<AppealState>[] = [
+  {
+    from: ['none'],
+    to: 'filed',
+    who: ['contractor', ...INSPECTORS],
+    needs: 'what is appealed, and on what ground; orders stand meanwhile',
+  },
+  { from: ['filed'], to: 'upheld', who: LEAD, needs: 'who decided on it, and why: what was appealed stands' },
+  { from: ['filed'], to: 'modified', who: LEAD, needs: 'who decided on it, and what holds now' },
+  { from: ['filed'], to: 'reversed', who: LEAD, needs: 'who decided on it, and what is to be withdrawn' },
+];
+
+export const PERMIT_STATES = { there: 'There', missing: 'Missing', renewed: 'Renewed' } as const;
+export type PermitState = keyof typeof PERMIT_STATES;
+
+export const PERMIT_MOVES: readonly Move<PermitState>[] = [
+  {
+    from: ['none', 'there', 'renewed', 'missing'],
+    to: 'there',
+    who: INSPECTORS,
+    needs: 'until when it holds, where that is known',
+  },
+  {
+    from: ['none', 'there', 'renewed'],
+    to: 'missing',
+    who: INSPECTORS,
+    needs: 'how it came to light; no approval until there is one',
+  },
+  { from: ['there', 'renewed', 'missing'], to: 'renewed', who: INSPECTORS, needs: 'until when it holds now' },
 ];
 
 const listed = (roles: readonly Role[]) => roles.map((one) => ROLES[one].split(':')[0]!.toLowerCase()).join(' or ');

@@ -1,5 +1,5 @@
 import { catalogueKey, factAt, isKnown, isLocal, lastingPath, recordedAt, sheet, stationOf, type Case } from '../case';
-import { inForce, isOpen, visitAhead, type FindingRef } from './docket';
+import { inForce, isOpen, visitAhead, visitUnderWay, type FindingRef } from './docket';
 import { particularOf, provenBy } from './findings';
 import { isApproval, stateOf, type ChangeBody, type Inspection } from './inspection';
 
@@ -77,4 +77,5 @@ export const isToVisit = ({ docket, decisions }: Inspection): boolean =>
   (inForce(docket).length > 0 ||
     docket.violations.some(isOpen) ||
     docket.conditions.some(({ state }) => state === 'due') ||
-    docket.visits.some(({ state }) => state === 'scheduled' || state === 'under-way'));
+    visitAhead(docket) !== undefined ||
+    visitUnderWay(docket) !== undefined);

@@ -24,6 +24,9 @@ export const day = (what: string) =>
       (value) => !value || isDay(value),
     );
 
+/** The day at the house at a time in UTC: the United States lie five to ten hours behind it, and nobody inspects before daybreak. */
+export const dayAtHouse = (at: string): string => new Date(Date.parse(at) - 10 * 3600_000).toISOString().slice(0, 10);
+
 export const instant = string()
   .required('the time is missing')
   .matches(

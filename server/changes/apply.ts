@@ -133,6 +133,11 @@ const OTHER_WORDS = {
   order: 'an order',
   condition: 'a condition',
   visit: 'a visit',
+  turn: 'the order of a day',
+  paper: 'what became of a decision',
+  appeal: 'an appeal',
+  permit: 'the permit',
+  installer: 'who does the work',
   decide: 'a decision',
 } as const;
 
@@ -166,8 +171,8 @@ function whyNotBy({ role }: Account, before: Inspection | undefined, { type }: C
   if (before.decisions.length > 0) return 'The office has decided on it; only an inspector records there now.';
   return before.claimed && 'The office was asked for this inspection; only an inspector records there now.';
 }
-/** What a contractor still sends once the office was asked, or has decided: what he has corrected, and pictures of it. */
-const CLAIMS: readonly Change['type'][] = ['violation', 'evidence'];
+/** What a contractor still sends once the office was asked, or has decided: what he has corrected, pictures of it, and an appeal. */
+const CLAIMS: readonly Change['type'][] = ['violation', 'evidence', 'appeal'];
 
 /** Counts the office up, and holds its count until the transaction ends: changes of an office are taken in one after the other. */
 async function counted(tx: Transaction, office: string): Promise<number> {

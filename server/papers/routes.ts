@@ -1,10 +1,11 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
 import { decodeJwt } from 'jose';
 import { string } from 'yup';
-import { inForce, isApproval } from '@careful-latch/core/record';
+import { isCurrent } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
 import { decisions, inspections, ledger } from '../database/schema';
+import { inspectionsOf } from '../inspections/queries';
 import { numberOf, type Line } from '../ledger/line';
 import { Problem } from '../problems';
 
@@ -12,25 +13,14 @@ const id = string().uuid('The address names no paper.').required();
 
 async function paperIn(tx: Transaction, paper: string) {
   const [found] = await tx
-    .select({
-      kind: decisions.kind,
-      signedAt: decisions.signedAt,
-      inspection: decisions.inspection,
-      docket: inspections.docket,
-      line: ledger.jws,
-    })
+    .select({ signedAt: decisions.signedAt, inspection: decisions.inspection, line: ledger.jws })
     .from(decisions)
-    .innerJoin(inspections, and(eq(inspections.office, decisions.office), eq(inspections.id, decisions.inspection)))
     .innerJoin(ledger, and(eq(ledger.office, decisions.office), eq(ledger.subject, paper)))
     .where(eq(decisions.id, paper));
   if (!found) return undefined;
-  const [last] = await tx
-    .select({ id: decisions.id })
-    .from(decisions)
-    .where(eq(decisions.inspection, found.inspection))
-    .orderBy(desc(decisions.revision))
-    .limit(1);
-  return { ...found, last: last?.id };
+  const [row] = await tx.select().from(inspections).where(eq(inspections.id, found.inspection));
+  const [inspection] = await inspectionsOf(tx, [row!]);
+  return { ...found, current: isCurrent(inspection!, paper) };
 }
 
 /** What anybody who holds a paper may ask: its number, its day, and whether it is current. Nothing else stands there. */
@@ -41,15 +31,13 @@ export function paperRoutes(door: Door): Router {
     const office = await door.officeOf('decision', paper);
     const found = office && (await door.inOffice(office, (tx) => paperIn(tx, paper)));
     if (!found) throw new Problem(404, 'Not found', 'There is no such paper.');
-    const stopped = isApproval(found.kind) && inForce(found.docket).length > 0;
-    const current = found.last === paper && !stopped;
     const number = numberOf(decodeJwt(found.line) as unknown as Line);
     const day = found.signedAt.toISOString().slice(0, 10);
     response
       .set('Cache-Control', 'no-store')
       .type('html')
       .send(
-        `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>${number}</title><body style="font:24px sans-serif;padding:24px"><p>${number}</p><p>${day}</p><p><b>${current ? 'CURRENT' : 'VOID: a later decision or an order stands'}</b></p></body></html>`,
+        `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>${number}</title><body style="font:24px sans-serif;padding:24px"><p>${number}</p><p>${day}</p><p><b>${found.current ? 'CURRENT' : 'VOID: ask the office what holds now'}</b></p></body></html>`,
       );
   });
   return router;
