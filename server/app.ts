@@ -9,6 +9,7 @@ import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
+import { calendarRoutes, feedRoutes } from './calendar/routes';
 import { changeRoutes } from './changes/routes';
 import type { Connection } from './database/client';
 import { evidenceRoutes } from './evidence/routes';
@@ -18,14 +19,19 @@ import { heldRoutes } from './held/routes';
 import type { SealKeys } from './ledger/keys';
 import { errorOf, requestOf } from './log';
 import { mailRoutes } from './mail/routes';
+import { monthRoutes } from './month/routes';
+import { noteRoutes } from './notes/routes';
 import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
 import { sessionRoutes } from './sessions/routes';
 import { readAccount } from './sessions/session';
 import { peopleRoutes } from './people/routes';
 import { paperRoutes } from './papers/routes';
+import { permitRoutes } from './permits/routes';
+import type { PermitService } from './permits/service';
 import { rulesRoutes } from './rules/routes';
 import { setupRoutes } from './setup/routes';
+import { stormRoutes } from './storms/routes';
 
 interface Options extends Omit<Connection, 'db'> {
   readonly log: Logger;
@@ -38,6 +44,8 @@ interface Options extends Omit<Connection, 'db'> {
   readonly trustProxy?: number | string;
   /** Says that something waits in an outbox; without a queue it waits there. */
   readonly wake?: () => void;
+  /** The permit office, where this office is connected to one. */
+  readonly permits?: PermitService | undefined;
   /** Under which address people reach the office, for links in mails; without it they say the way from that address on. */
   readonly publicUrl?: string;
   /** Folder of the built web application; without it the server answers the API alone. */
@@ -61,6 +69,7 @@ export function createApp({
   trustProxy,
   wake = () => undefined,
   publicUrl = '',
+  permits,
 }: Options): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -132,7 +141,7 @@ export function createApp({
     sessionRoutes(door, sessionSecret),
     setupRoutes(door, keys),
     inspectionRoutes(door, keys),
-    changeRoutes(door, keys),
+    changeRoutes(door, keys, wake),
   );
   api.use(
     peopleRoutes(door, keys),
@@ -140,10 +149,11 @@ export function createApp({
     heldRoutes(door, keys),
     mailRoutes(door, keys, wake, publicUrl),
   );
+  api.use(permitRoutes(door, permits, wake), noteRoutes(door), stormRoutes(door), feedRoutes(door), monthRoutes(door));
   api.use(evidenceRoutes(door, new EvidenceStore(evidenceFolder)), notFound);
   app.use('/api', api);
 
-  app.use(paperRoutes(door));
+  app.use(paperRoutes(door), calendarRoutes(door));
   if (webFolder && existsSync(join(webFolder, 'shell.html'))) app.use(pages(webFolder));
   app.use(notFound);
   app.use(answerProblems);

@@ -15,6 +15,7 @@ import { openKeys } from './ledger/keys';
 import { bringUp } from './ledger/ledger';
 import { startQueue } from './mail/queue';
 import { serverLog } from './log';
+import { permitService } from './permits/service';
 import { simulateMeter } from './meter/instrument';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -76,6 +77,7 @@ async function main(): Promise<void> {
   await rest();
   setInterval(() => void Promise.all([anchor(), rest()]), HOUR_MS).unref();
 
+  const permits = process.env.PERMIT_SERVICE_URL ? permitService(process.env.PERMIT_SERVICE_URL.replace(/\/$/, '')) : undefined; // prettier-ignore
   let queue: Awaited<ReturnType<typeof startQueue>> | undefined;
   const app = createApp({
     ...connection,
@@ -85,6 +87,7 @@ async function main(): Promise<void> {
     evidenceFolder,
     webFolder: join(root, 'app', 'dist'),
     wake: () => queue?.wake(),
+    permits,
     ...(process.env.PUBLIC_URL && { publicUrl: process.env.PUBLIC_URL.replace(/\/$/, '') }),
     ...(trustProxy && { trustProxy: /^\d+$/.test(trustProxy) ? Number(trustProxy) : trustProxy }),
   });
@@ -99,7 +102,10 @@ async function main(): Promise<void> {
   process.send?.('serving');
   // Nobody waits for it: a queue that does not start costs mails, which stay in the outbox, and nothing else.
   const onError = (err: Error) => log.warn({ err }, 'the queue has trouble');
-  startQueue(serverUrl, { door: connection.door, folder: outboxFolder, onError }).then((one) => (queue = one), onError);
+  startQueue(serverUrl, { door: connection.door, folder: outboxFolder, permits, onError }).then(
+    (one) => (queue = one),
+    onError,
+  );
 
   let ending = false;
   const end = () => {

@@ -1,11 +1,17 @@
 import { EDITIONS } from '@careful-latch/core/codebook';
 import { HOWS, LIST_PATHS, MOST_PARTS, STATIONS } from '@careful-latch/core/case';
 import {
+  APPEAL_STATES,
   CONDITION_STATES,
   DECISIONS,
+  INSTALLER_KINDS,
   ORDER_KINDS,
   ORDER_STATES,
+  PAPER_STATES,
+  PERMIT_STATES,
   ROLES,
+  STORM_ASKS,
+  STORM_RELEASES,
   VIOLATION_STATES,
   VISIT_STATES,
 } from '@careful-latch/core/record';
@@ -53,6 +59,22 @@ const olderDecision = {
   overruled: list(object({ rule: text, reason: text })),
   signature,
 };
+const count: Json = { type: 'integer', minimum: 0 };
+const counted = list(object({ of: text, n: count }));
+const stormEntry = {
+  id: uuid,
+  storm: uuid,
+  at: instant,
+  address: text,
+  kind: { enum: ['taken', 'seen'] },
+  answers: object(
+    Object.fromEntries(Object.entries(STORM_ASKS).map(([ask, { answers: of }]) => [ask, states(of)])),
+    Object.keys(STORM_ASKS),
+  ),
+  release: states(STORM_RELEASES),
+};
+const stormOptional = ['answers', 'release'];
+const installer = { kind: states(INSTALLER_KINDS), name: text, license: text };
 const finding = { rule: text, part: nullable(text) };
 const number: Json = { type: 'integer', minimum: 1 };
 const wrong = { words: text, remedy: text, cites: list(text), severity: { enum: ['hazard', 'correction'] }, station };
@@ -95,7 +117,6 @@ const change = (type: string, more: Record<string, Json>, optional: Record<strin
 const listName: Json = { enum: [...LIST_PATHS] };
 const position: Json = { type: 'integer', minimum: 0, maximum: MOST_PARTS };
 
-const count: Json = { type: 'integer', minimum: 1 };
 const fraction: Json = { type: 'number', minimum: 0, maximum: 1 };
 
 const how: Json = { enum: Object.keys(HOWS) };
@@ -118,7 +139,7 @@ const mark = object({ kind: { enum: ['ring', 'arrow'] }, x: fraction, y: fractio
 const shown = {
   about: text,
   text,
-  photo: nullable(object({ sha256: text, bytes: count, widthPx: count, heightPx: count, marks: list(mark) })),
+  photo: nullable(object({ sha256: text, bytes: number, widthPx: number, heightPx: number, marks: list(mark) })),
 };
 const madeBy = { at: instant, by: text };
 
@@ -155,38 +176,51 @@ const schemas: Record<string, Json> = {
   Signed: {
     oneOf: [decision, olderDecision].map((one) => object({ ...one, id: uuid, at: instant, seal: text }, ['seal'])),
   },
-  Docket: object({
-    violations: list(
-      object(
-        {
-          id: uuid,
-          number,
-          findings: list(object(finding)),
-          ...wrong,
-          dueOn: nullable(day),
-          variance,
-          state: states(VIOLATION_STATES),
-          steps: steps(VIOLATION_STATES),
-        },
-        ['variance'],
+  Docket: object(
+    {
+      violations: list(
+        object(
+          {
+            id: uuid,
+            number,
+            findings: list(object(finding)),
+            ...wrong,
+            dueOn: nullable(day),
+            variance,
+            state: states(VIOLATION_STATES),
+            steps: steps(VIOLATION_STATES),
+          },
+          ['variance'],
+        ),
       ),
-    ),
-    notTakenUp: list(object({ ...finding, reason: text, at: instant, by: text })),
-    orders: list(
-      object({ id: uuid, ...order, violations: list(uuid), state: states(ORDER_STATES), steps: steps(ORDER_STATES) }),
-    ),
-    conditions: list(object({ ...condition, state: states(CONDITION_STATES), steps: steps(CONDITION_STATES) })),
-    visits: list(
-      object({
-        id: uuid,
-        number,
-        state: states(VISIT_STATES),
-        day: nullable(day),
-        inspector: text,
-        steps: steps(VISIT_STATES),
-      }),
-    ),
-  }),
+      notTakenUp: list(object({ ...finding, reason: text, at: instant, by: text })),
+      orders: list(
+        object({ id: uuid, ...order, violations: list(uuid), state: states(ORDER_STATES), steps: steps(ORDER_STATES) }),
+      ),
+      conditions: list(object({ ...condition, state: states(CONDITION_STATES), steps: steps(CONDITION_STATES) })),
+      visits: list(
+        object(
+          {
+            id: uuid,
+            number,
+            state: states(VISIT_STATES),
+            day: nullable(day),
+            inspector: text,
+            turn: nullable(number),
+            steps: steps(VISIT_STATES),
+          },
+          ['turn'],
+        ),
+      ),
+      papers: list(object({ id: uuid, state: states(PAPER_STATES), steps: steps(PAPER_STATES) })),
+      appeals: list(
+        object({ id: uuid, against: uuid, filedBy: text, state: states(APPEAL_STATES), steps: steps(APPEAL_STATES) }),
+      ),
+      permit: object({ state: states(PERMIT_STATES), until: nullable(day), steps: steps(PERMIT_STATES) }),
+      installers: list(object({ ...installer, from: instant, by: text, words: text })),
+    },
+    ['papers', 'appeals', 'permit', 'installers'],
+  ),
   HeldDecisions: object({
     held: list(
       object({
@@ -204,6 +238,62 @@ const schemas: Record<string, Json> = {
   Words: object({ words: text }),
   Mails: object({
     mails: list(object({ id: uuid, to: text, subject: text, madeAt: instant, writtenAt: nullable(instant) })),
+  }),
+  FeedAddress: object({ path: text }),
+  Month: object({
+    month: text,
+    fewest: number,
+    decisions: counted,
+    visits: counted,
+    firstByTransfer: list(object({ of: text, n: count, passed: count })),
+    firstByFirm: list(object({ of: text, n: count, passed: count })),
+    taken: object({ n: count, hazards: count }),
+    corrected: object({ n: count, median: { type: ['number', 'null'] } }),
+    byRule: counted,
+    withdrawn: counted,
+    notTakenUp: counted,
+    leftOut: counted,
+    papers: counted,
+    appeals: counted,
+  }),
+  Permits: object({
+    permits: list(
+      object({
+        number: text,
+        address: text,
+        owner: text,
+        contractor: text,
+        license: text,
+        until: nullable(day),
+        status: text,
+      }),
+    ),
+  }),
+  PermitPosts: object({
+    connected: { type: 'boolean' },
+    posts: list(
+      object({
+        id: uuid,
+        inspection: uuid,
+        address: text,
+        permit: text,
+        decision: text,
+        madeAt: instant,
+        state: { enum: ['waiting', 'delivered', 'refused'] },
+        tries: count,
+        trouble: nullable(text),
+        answer: nullable(text),
+      }),
+    ),
+  }),
+  Notes: object({ notes: list(object({ id: uuid, words: text, by: text, at: instant })) }),
+  Storm: object({ id: uuid, name: text, day }),
+  Storms: object({ storms: list(ref('Storm')) }),
+  Opened: object({ id: uuid }),
+  StormSaid: object({ entries: list(object({ ...stormEntry, by: text }, stormOptional)), cursor: count }),
+  StormEntries: object({ entries: { type: 'array', maxItems: 100, items: object(stormEntry, stormOptional) } }),
+  StormResults: object({
+    results: list(object({ id: text, status: { enum: ['taken', 'refused'] }, detail: text }, ['detail'])),
   }),
   OwnAddress: object({ email: { type: ['string', 'null'] } }),
   Forgotten: object({ login: text }),
@@ -343,6 +433,11 @@ const schemas: Record<string, Json> = {
             { visit: uuid, to: states(VISIT_STATES) },
             { words: text, day: nullable(day), inspector: text },
           ),
+          change('turn', { visit: uuid, turn: nullable(number) }),
+          change('paper', { decision: uuid, to: states(PAPER_STATES) }, { words: text }),
+          change('appeal', { appeal: uuid, to: states(APPEAL_STATES) }, { words: text, against: uuid, filedBy: text }),
+          change('permit', { to: states(PERMIT_STATES), until: nullable(day) }, { words: text }),
+          change('installer', installer, { words: text }),
           change('decide', { base: { type: 'integer', minimum: 0 }, shown: text, decision: object(decision) }),
         ],
       },
@@ -377,6 +472,7 @@ const photoParameters: Json[] = [
 /** Whose device it is: refused where the session is somebody else’s. */
 const accountParameter = { name: 'x-account', in: 'header', required: true, schema: uuid };
 const signedIn = { security: [{ session: [] }] };
+const inspectorsOnly = { security: [{ session: ['inspector', 'lead'] }] };
 const leadOnly = { security: [{ session: ['lead'] }] };
 const protectedChange = { parameters: [{ name: 'x-csrf-token', in: 'header', required: true, schema: text }] };
 const body = (name: string): Json => ({ requestBody: { required: true, ...json(ref(name)) } });
@@ -546,6 +642,109 @@ export function openApi(): Json {
           summary: 'The last mails of the office, without what they say; the lead’s',
           ...leadOnly,
           responses: answers('200', 'Mails', 'The mails', ['401', '403']),
+        },
+      },
+      '/api/feed': {
+        post: {
+          summary: 'A new address for one’s calendar (iCalendar); the one before ends',
+          ...signedIn,
+          ...protectedChange,
+          responses: answers('200', 'FeedAddress', 'Its path', ['401', '403']),
+        },
+        delete: {
+          summary: 'One’s calendar has no address any more',
+          ...signedIn,
+          ...protectedChange,
+          responses: answers('200', 'Done', 'Gone', ['401', '403']),
+        },
+      },
+      '/calendar/{secret}.ics': {
+        get: {
+          summary: 'What is due, as iCalendar, for whoever has the address',
+          parameters: [{ name: 'secret', in: 'path', required: true, schema: text }],
+          responses: {
+            '200': { description: 'The calendar', content: { 'text/calendar': { schema: text } } },
+            '404': problem,
+          },
+        },
+      },
+      '/api/month': {
+        get: {
+          summary: 'What the office did in a month, in counts',
+          ...inspectorsOnly,
+          parameters: [
+            { name: 'month', in: 'query', required: true, schema: { type: 'string', pattern: '^20\\d\\d-\\d\\d$' } },
+          ],
+          responses: answers('200', 'Month', 'The counts', ['401', '403', '422']),
+        },
+      },
+      '/api/permits': {
+        get: {
+          summary: 'Permits at the permit office, by number or by address',
+          ...inspectorsOnly,
+          parameters: ['number', 'address'].map((name) => ({ name, in: 'query', schema: text })),
+          responses: answers('200', 'Permits', 'The permits', ['401', '403', '404', '409', '422']),
+        },
+      },
+      '/api/permits/posts': {
+        get: {
+          summary: 'What the permit office was told last, and what waits',
+          ...inspectorsOnly,
+          responses: answers('200', 'PermitPosts', 'The posts', ['401', '403']),
+        },
+      },
+      '/api/permits/posts/{id}': {
+        post: {
+          summary: 'Sends something again that waits or was refused',
+          ...inspectorsOnly,
+          parameters: [idParameter, ...protectedChange.parameters],
+          responses: answers('200', 'Done', 'It goes', ['401', '403', '404', '422']),
+        },
+      },
+      '/api/inspections/{id}/notes': {
+        get: {
+          summary: 'Restricted notes: who complained, and the like; on no paper and in no file',
+          ...inspectorsOnly,
+          parameters: [idParameter],
+          responses: answers('200', 'Notes', 'The notes', ['401', '403', '422']),
+        },
+        post: {
+          summary: 'A restricted note more',
+          ...inspectorsOnly,
+          parameters: [idParameter, ...protectedChange.parameters],
+          ...body('Words'),
+          responses: answers('200', 'Done', 'Kept', ['401', '403', '404', '422']),
+        },
+      },
+      '/api/storms': {
+        get: {
+          summary: 'The last storm days',
+          ...inspectorsOnly,
+          responses: answers('200', 'Storms', 'The days', ['401', '403']),
+        },
+        post: {
+          summary: 'Opens a storm day',
+          ...leadOnly,
+          ...protectedChange,
+          ...body('Storm'),
+          responses: answers('200', 'Opened', 'Opened', ['401', '403', '409', '422']),
+        },
+      },
+      '/api/storms/{id}': {
+        get: {
+          summary: 'What was said of houses since a count',
+          ...inspectorsOnly,
+          parameters: [idParameter, { name: 'since', in: 'query', schema: { type: 'integer', minimum: 0 } }],
+          responses: answers('200', 'StormSaid', 'The entries', ['401', '403', '404', '422']),
+        },
+      },
+      '/api/storms/{id}/entries': {
+        post: {
+          summary: 'Takes in what was said of houses, each once',
+          ...inspectorsOnly,
+          parameters: [idParameter, ...protectedChange.parameters],
+          ...body('StormEntries'),
+          responses: answers('200', 'StormResults', 'What became of each', ['401', '403', '404', '422']),
         },
       },
       '/api/account': {

@@ -7,7 +7,7 @@ import { migrate as runMigrations } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
-import { applyChange, touched, type Change, type Inspection } from '@careful-latch/core/record';
+import { applyChange, dayAtHouse, touched, type Change, type Inspection } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 import supertest from 'supertest';
 import { createApp } from './app';
@@ -888,6 +888,7 @@ describe('OpenAPI', () => {
     expect(spec.openapi).toBe('3.1.0');
     ajv.addSchema(spec, 'spec');
     const id = randomUUID();
+    const NOTES = '/api/inspections/{id}/notes';
     const picture = pictureOf(jpegOf(2000));
     const stranger = await visitor(office);
     const [joss] = await office.db.select().from(accounts).where(eq(accounts.login, 'joss'));
@@ -937,6 +938,21 @@ describe('OpenAPI', () => {
       ['/api/account', 'patch', async () => who.patch('/api/account', { email: 'ilse@windfall.example' })],
       ['/api/account', 'patch', async () => who.patch('/api/account', { email: 'nowhere' })],
       ['/api/forgotten', 'post', async () => stranger.post('/api/forgotten', { login: 'ilse' })],
+      ['/api/feed', 'post', async () => who.post('/api/feed', {})],
+      ['/api/feed', 'delete', async () => who.remove('/api/feed')],
+      ['/calendar/{secret}.ics', 'get', async () => who.get('/calendar/none.ics')],
+      ['/api/month', 'get', async () => who.get('/api/month?month=2026-11')],
+      ['/api/month', 'get', async () => who.get('/api/month?month=November')],
+      ['/api/permits', 'get', async () => who.get('/api/permits?number=WT-1')],
+      ['/api/permits', 'get', async () => who.get('/api/permits')],
+      ['/api/permits/posts', 'get', async () => who.get('/api/permits/posts')],
+      ['/api/permits/posts/{id}', 'post', async () => who.post(`/api/permits/posts/${randomUUID()}`, {})],
+      [NOTES, 'post', async () => who.post(`/api/inspections/${id}/notes`, { words: 'A neighbor rang.' })],
+      [NOTES, 'get', async () => who.get(`/api/inspections/${id}/notes`)],
+      ['/api/storms', 'post', async () => who.post('/api/storms', { id, name: 'Ice', day: dayAtHouse(new Date().toISOString()) })], // prettier-ignore
+      ['/api/storms', 'get', async () => who.get('/api/storms')],
+      ['/api/storms/{id}/entries', 'post', async () => who.post(`/api/storms/${id}/entries`, { entries: [null, { id: randomUUID(), storm: id, at: new Date().toISOString(), address: '1 Lane', kind: 'taken' }] })], // prettier-ignore
+      ['/api/storms/{id}', 'get', async () => who.get(`/api/storms/${id}?since=0`)],
       ['/api/people', 'get', async () => who.get('/api/people')],
       ['/api/people/{id}', 'patch', async () => who.patch(`/api/people/${id}`, { active: false })],
       ['/api/people/{id}/reset', 'post', async () => who.post(`/api/people/${joss!.id}/reset`, {})],

@@ -90,5 +90,15 @@ export const serverBundle = (root) =>
     sourceMap: true,
   });
 
+/** The simulated permit office, likewise. */
+export const permitOfficeBundle = (root) =>
+  bundle({
+    root,
+    entry: join(root, 'server', 'permit-office', 'main.ts'),
+    outfile: join(root, 'server', 'dist', 'permit-office.mjs'),
+    outside: NATIVE,
+    sourceMap: true,
+  });
+
 /** How the built server is started. */
 export const serverCommand = (file) => [process.execPath, ['--enable-source-maps', file]];

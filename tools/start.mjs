@@ -5,7 +5,7 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { buildApplication } from './build.mjs';
-import { serverBundle, serverCommand } from './bundle.mjs';
+import { permitOfficeBundle, serverBundle, serverCommand } from './bundle.mjs';
 import { startCluster } from './database.mjs';
 import { installPackages } from './install.mjs';
 import { logFile } from './log-file.mjs';
@@ -24,6 +24,7 @@ const clock = () => `${((Date.now() - began) / 1000).toFixed(1)} s`;
 const unknown = process.argv.slice(2).find((argument) => argument !== '--empty');
 let cluster;
 let server;
+let permitOffice;
 let ending;
 
 function portIsFree() {
@@ -60,6 +61,7 @@ async function end(code) {
       server.kill('SIGTERM');
       await gone;
     }
+    permitOffice?.kill('SIGTERM');
     await cluster?.stop();
     if (existsSync(lockFile) && readFileSync(lockFile, 'utf8') === String(process.pid)) rmSync(lockFile);
     process.exit(code);
@@ -80,10 +82,20 @@ function lastWords(text) {
   return 'The server ended by itself.';
 }
 
+/** Starts the simulated permit office that belongs to the demo; resolves with its address. */
+async function startPermitOffice() {
+  const [command, args] = serverCommand(await permitOfficeBundle(root));
+  permitOffice = spawn(command, args, { cwd: root, stdio: ['ignore', 'ignore', 'ignore', 'ipc'], detached: true });
+  return new Promise((resolve, reject) => {
+    permitOffice.once('message', ({ port }) => resolve(`http://localhost:${port}`));
+    permitOffice.once('exit', () => reject(new Error('The simulated permit office did not start.')));
+  });
+}
+
 /** So much of what the server said last is kept at hand, for its last words. */
 const LAST_BYTES = 20_000;
 
-async function startServer(databaseUrl) {
+async function startServer(databaseUrl, permitServiceUrl) {
   const log = logFile(join(data, 'server.log'));
   const [command, args] = serverCommand(await serverBundle(root));
   server = spawn(command, args, {
@@ -97,6 +109,7 @@ async function startServer(databaseUrl) {
       HOST: host,
       DATABASE_URL: databaseUrl,
       DEMO: empty ? '0' : '1',
+      ...(permitServiceUrl && { PERMIT_SERVICE_URL: permitServiceUrl }),
     },
   });
   let last = '';
@@ -133,7 +146,8 @@ async function main() {
     databaseUrl = cluster.url;
   }
   say('starting the server');
-  await startServer(databaseUrl);
+  const permits = process.env.PERMIT_SERVICE_URL ?? (empty ? undefined : await startPermitOffice());
+  await startServer(databaseUrl, permits);
   server.once('exit', () => {
     if (ending) return;
     console.error('The server ended by itself; see .data/server.log.');
@@ -144,6 +158,7 @@ async function main() {
     console.log(
       'Demo sign-ins (one tap on the first page): ilse, joss (inspectors), maro (contractor); password: windfall orchard',
     );
+  if (permitOffice) console.log(`A simulated permit office answers at ${permits} (see docs/running.md).`);
   console.log('Stop with Ctrl-C.');
 }
 

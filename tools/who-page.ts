@@ -29,7 +29,13 @@ const table = (head: readonly string[], rows: readonly string[][]) =>
   [row(...head), row(...head.map(() => '---')), ...rows.map((one) => row(...one))].join('\n');
 
 const who = ({ security }: Operation): string =>
-  security === undefined ? 'anybody' : security[0]!.session.includes('lead') ? 'the lead' : 'whoever is signed in';
+  security === undefined
+    ? 'anybody'
+    : security[0]!.session.includes('inspector')
+      ? 'whoever inspects'
+      : security[0]!.session.includes('lead')
+        ? 'the lead'
+        : 'whoever is signed in';
 
 function moves<S extends string>(all: readonly Move<S>[], words: Readonly<Record<S, string>>): string {
   const name = (state: S | 'none') => (state === 'none' ? 'none yet' : words[state].toLowerCase());

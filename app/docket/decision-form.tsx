@@ -34,43 +34,15 @@ import { Heading, Quiet, Title, Words } from '../theme/words';
 import { Answers, Unproven } from './answers';
 import { OwnViolation } from './own-violation';
 import { Trouble } from '../theme/trouble';
+import { Day, inDays } from './day';
 import { Signature } from './signature';
 import { useChange } from './use-change';
 
-const DAYS = [7, 14, 30] as const;
-const inDays = (days: number) => dayjs().add(days, 'day').format('YYYY-MM-DD');
 const FLAT = { paddingHorizontal: 0 } as const;
 const DAY_MS = 24 * 3600_000;
 
 type Order = NonNullable<Decision['order']>;
 type Condition = Decision['conditions'][number];
-
-/** A day by plates, or typed. */
-function Day({ label, day, onChoose }: { label: string; day: string; onChoose: (day: string) => void }) {
-  return (
-    <View style={{ gap: 8 }}>
-      <Plates label={label}>
-        {DAYS.map((one) => (
-          <Plate
-            key={one}
-            label={`in ${one} days, ${shortDayText(inDays(one))}`}
-            selected={day === inDays(one)}
-            onPress={() => onChoose(day === inDays(one) ? '' : inDays(one))}
-          />
-        ))}
-      </Plates>
-      <Input
-        label="or the day"
-        aria-label={`${label}, typed`}
-        placeholder={inDays(10)}
-        value={DAYS.some((one) => day === inDays(one)) ? '' : day}
-        onChangeText={onChoose}
-        renderErrorMessage={false}
-        containerStyle={FLAT}
-      />
-    </View>
-  );
-}
 
 /** The violations that wait, in a line each. */
 function OpenViolations({ docket }: { docket: Docket }) {

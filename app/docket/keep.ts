@@ -1,7 +1,7 @@
 import dayjs from 'dayjs';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { PAPERS, paperOf, plainText, type PaperName } from '@careful-latch/core/papers';
-import { daysOf, type Inspection } from '@careful-latch/core/record';
+import { dayTitle, daysOf, type Inspection } from '@careful-latch/core/record';
 import { printPaper } from '../papers/print';
 import { sourceOf } from '../papers/source';
 import type { SignedRecord } from '../stores/office';
@@ -64,10 +64,11 @@ const dateOf = (day: string) => day.split('-').map(Number) as [number, number, n
 export async function keepCalendar(inspections: readonly Inspection[]): Promise<void> {
   const { createEvents } = await import('ics');
   const { value, error } = createEvents(
-    inspections.flatMap(daysOf).map(({ id, day, title }) => {
+    inspections.flatMap(daysOf).map((one) => {
+      const { id, day } = one;
       const start = dateOf(day);
       const end = dateOf(dayjs(day).add(1, 'day').format('YYYY-MM-DD'));
-      return { uid: id, start, end, title, productId: 'careful-latch' };
+      return { uid: id, start, end, title: dayTitle(one), productId: 'careful-latch' };
     }),
   );
   if (error) throw error;

@@ -6,6 +6,7 @@ const SCREENS = {
   decide: lazy(async () => ({ default: (await load()).DecisionForm })),
   record: lazy(async () => ({ default: (await load()).RecordScreen })),
   paper: lazy(async () => ({ default: (await load()).PaperScreen })),
+  history: lazy(async () => ({ default: (await load()).HistoryScreen })),
   visit: lazy(async () => ({ default: (await load()).VisitScreen })),
 };
 

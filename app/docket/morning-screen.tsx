@@ -15,6 +15,7 @@ import { TARGET, usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { HeldList } from './held-list';
 import { keepCalendar, keepList, keepViolations } from './keep';
+import { PermitPosts } from './permit-posts';
 import { Trouble } from '../theme/trouble';
 
 const GRAVE: readonly Concern['id'][] = ['orders', 'hazards'];
@@ -58,6 +59,7 @@ export function MorningScreen() {
           </Plates>
         )}
         <HeldList />
+        {account && inspects(account.role) && <PermitPosts />}
         {shown.length === 0 && <Quiet>Nothing waits.</Quiet>}
         {shown.map(({ id, title, waiting }) => (
           <View key={id} testID={`concern-${id}`}>

@@ -9,6 +9,7 @@ import {
   ORDER_KINDS,
   VIOLATION_STATES,
   conditionsOf,
+  inspects,
   isApproval,
   overruledIn,
   type Inspection,
@@ -30,8 +31,10 @@ import type { Walk } from '../inspection/walk';
 import { PAPERS, paperOf, type PaperName } from '@careful-latch/core/papers';
 import { sourceOf } from '../papers/source';
 import { useSession } from '../stores/session';
+import { Appeals, Became, PermitAndInstaller } from './follow-up';
 import { keepRecord } from './keep';
 import { Trouble } from '../theme/trouble';
+import { Notes } from './notes';
 import { useRecords } from './use-records';
 import { SIGNATURE_BOX } from './signature-path';
 
@@ -102,6 +105,7 @@ function SignedDecision({
         {momentText(signed.at)}, {signed.signature.name}
         {sealed ? `, ${sealed.record.office.name}` : ''}
       </Words>
+      <Became inspection={inspection} signed={signed} />
       <Papers inspection={inspection} signed={signed} sealed={sealed} />
       {conditionsOf(signed).map(({ text, dueOn }) => (
         <Words key={text}>{`Condition: ${text}${dueOn === null ? '' : ` By ${dayText(dueOn)}.`}`}</Words>
@@ -189,6 +193,7 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
   const sealed = useRecords(inspection);
   const { records } = sealed;
   const office = useSession((one) => one.office);
+  const inspector = useSession((one) => one.account !== null && inspects(one.account.role));
   const [packing, setPacking] = useState(false);
   const [trouble, setTrouble] = useState<string>();
   const pack = async () => {
@@ -212,6 +217,13 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
         <Title>Record</Title>
         <Words>{[address, owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Words>
         {!wide && <SaveLine />}
+        <View style={{ flexDirection: 'row' }}>
+          <Plate
+            role="button"
+            label="History"
+            onPress={() => router.navigate(`/inspection/${inspection.id}/history` as never)}
+          />
+        </View>
         <Trouble>{trouble}</Trouble>
         {inspection.decisions.length === 0 && <Quiet>Nothing is signed yet.</Quiet>}
         {inspection.changedSinceDecision && (
@@ -228,6 +240,9 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
             <Plate role="button" quiet label={packing ? 'Packing…' : 'Save everything'} onPress={() => void pack()} />
           </View>
         )}
+        <PermitAndInstaller inspection={inspection} />
+        <Appeals inspection={inspection} />
+        {inspector && <Notes inspection={inspection.id} />}
         {[...inspection.decisions].reverse().map((signed) => (
           <SignedDecision
             key={signed.id}

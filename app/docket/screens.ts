@@ -4,3 +4,7 @@ export { RecordScreen } from './record-screen';
 export { VisitScreen } from './visit-screen';
 export { PaperScreen } from '../papers/paper-screen';
 export { MorningScreen } from './morning-screen';
+export { CalendarScreen } from './calendar-screen';
+export { MonthScreen } from './month-screen';
+export { LookUp } from './look-up';
+export { HistoryScreen } from './history-screen';

@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { object, string } from 'yup';
 import { STATION_NAMES, factAt } from '@careful-latch/core/case';
 import {
   VIOLATION_STATES,
@@ -10,6 +11,7 @@ import {
   foundIn,
   inspects,
   isOpen,
+  openAppeals,
   sameFinding,
   toProveAgain,
   touched,
@@ -25,11 +27,12 @@ import type { Walk } from '../inspection/walk';
 import { FactField } from '../plates/fact-field';
 import { Plate } from '../plates/plate';
 import { useSession } from '../stores/session';
-import { momentText, shortDayText } from '../theme/dates';
+import { dayText, momentText, shortDayText } from '../theme/dates';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 import { ProveAgain } from './prove-again';
 import { Trouble } from '../theme/trouble';
+import { Ask, type Asked } from './ask';
 import { Say } from './say';
 import { useChange } from './use-change';
 
@@ -63,6 +66,36 @@ const ASKS: Readonly<Record<'not-corrected' | 'claim' | 'withdraw' | 'remove' | 
   remove: { to: 'removed', label: 'What is gone, and how it was seen disconnected', act: 'It is taken away' },
   back: { to: 'open', label: 'Why it is open again', act: 'Open it again', offers: ['A wrong touch'] },
 };
+
+const VARIANCE: readonly Asked[] = [
+  { name: 'authority', label: 'Which authority varies it' },
+  { name: 'section', label: 'Which section' },
+  { name: 'extent', label: 'How far, and on what conditions', lines: true },
+  { name: 'words', label: 'By which document' },
+  { name: 'until', label: 'Until', days: [90, 365] },
+];
+const varianceSchema = object({
+  authority: string().trim().required('Name the authority that varies it.').max(200),
+  section: string().trim().required('Name the section that is varied.').max(100),
+  extent: string().trim().required('Say how far it is varied.').max(500),
+  words: string().trim().required('Name the document.').max(500),
+  until: string()
+    .trim()
+    .matches(/^(\d{4}-\d{2}-\d{2})?$/, 'Type a day like 2027-03-01, or leave it empty where the variance has no end.'),
+});
+const OTHER_DAY: readonly Asked[] = [
+  { name: 'dueOn', label: 'To be corrected by', days: [7, 14, 30] },
+  { name: 'words', label: 'Why another day' },
+];
+const otherDaySchema = object({
+  dueOn: string()
+    .trim()
+    .matches(
+      /^(\d{4}-\d{2}-\d{2})?$/,
+      'Type a day like 2027-03-01, or leave it empty: then it has none while an appeal is open.',
+    ),
+  words: string().trim().required('Say why.').min(10, 'Say why in at least 10 characters.'),
+});
 
 /** The facts that would show that it is corrected, with their plates, and the way to the others. */
 function Facts({
@@ -109,8 +142,8 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
   const account = useSession((one) => one.account);
   const { inspection, evaluation } = walk;
   const [open, setOpen] = useState(false);
-  const [asking, setAsking] = useState<keyof typeof ASKS>();
-  const { id, number, words, remedy, cites, severity, station, state, steps, dueOn, findings } = violation;
+  const [asking, setAsking] = useState<keyof typeof ASKS | 'vary' | 'day'>();
+  const { id, number, words, remedy, cites, severity, station, state, steps, dueOn, findings, variance } = violation;
   const waits = isOpen(violation);
   const inspector = account !== null && inspects(account.role);
   const mayWithdraw = severity !== 'hazard' || account?.role === 'lead';
@@ -129,6 +162,11 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
     if (done) setAsking(undefined);
     return done;
   };
+  const with_ = (over: object) => {
+    const body = { type: 'violation', inspection: inspection.id, violation: id, words: '', ...over };
+    if (change(body as ChangeBody)) setAsking(undefined);
+  };
+  const appealed = openAppeals(inspection.docket).some(({ against }) => against === id);
   const color = severity === 'hazard' && waits ? palette.violation : waits ? palette.ink : palette.holds;
   return (
     <View
@@ -160,6 +198,12 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
             {`${claim.by}, ${shortDayText(claim.at)}: “${claim.words}”`}
           </Words>
         )}
+        {state === 'varied' && variance && (
+          <Words style={{ fontSize: 17, lineHeight: 24 }}>
+            {`Varied by ${variance.authority}, ${variance.section}: ${variance.extent}${variance.until ? `, until ${dayText(variance.until)}` : ''}.`}
+          </Words>
+        )}
+        {appealed && <Quiet>An appeal against it is open.</Quiet>}
         {tried > 0 && <Quiet>{`Looked at in vain ${tried === 1 ? 'once' : `${tried} times`} so far.`}</Quiet>}
         <Quiet>{open ? 'Fold' : [...cites, 'its history'].join(' · ')}</Quiet>
       </Pressable>
@@ -189,7 +233,27 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
         </>
       )}
       <Trouble>{trouble}</Trouble>
-      {asking ? (
+      {asking === 'vary' ? (
+        <Ask
+          label="A variance"
+          act="Vary it"
+          fields={VARIANCE}
+          schema={varianceSchema}
+          onDo={({ words: document, until, ...variance }) =>
+            with_({ to: 'varied', words: document, variance: { ...variance, until: until === '' ? null : until } })
+          }
+          onClose={() => setAsking(undefined)}
+        />
+      ) : asking === 'day' ? (
+        <Ask
+          label="Another day"
+          act="Set it"
+          fields={OTHER_DAY}
+          schema={otherDaySchema}
+          onDo={({ dueOn: to, words: why_ }) => with_({ to: 'open', words: why_, dueOn: to === '' ? null : to })}
+          onClose={() => setAsking(undefined)}
+        />
+      ) : asking ? (
         <Say {...ASKS[asking]} onSay={(said) => move(ASKS[asking].to, said)} onClose={() => setAsking(undefined)} />
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
@@ -207,6 +271,10 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
               {state === 'open' && (
                 <Plate role="button" quiet label="Said to be corrected" onPress={() => setAsking('claim')} />
               )}
+              {state === 'open' && (dueOn !== null || appealed) && (
+                <Plate role="button" quiet label="Another day" onPress={() => setAsking('day')} />
+              )}
+              {account?.role === 'lead' && <Plate role="button" quiet label="Vary" onPress={() => setAsking('vary')} />}
               {mayWithdraw && <Plate role="button" quiet label="Withdraw" onPress={() => setAsking('withdraw')} />}
               <Plate role="button" quiet label="Taken away" onPress={() => setAsking('remove')} />
             </>

@@ -27,6 +27,7 @@ import { dueWords } from '../inspections/due';
 import { Plate, Plates } from '../plates/plate';
 import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
+import { EvidencePane } from '../evidence/evidence';
 import { dayText, shortDayText } from '../theme/dates';
 import { Button, Input } from '../theme/elements';
 import { Screen, useWide } from '../theme/screen';
@@ -45,7 +46,7 @@ const ENDS = {
 } as const;
 const LET_IN = ['The owner', 'The contractor', 'Somebody of the house'] as const;
 
-type Asking = 'under-way' | keyof typeof ENDS | 'schedule' | undefined;
+type Asking = 'under-way' | 'remote' | keyof typeof ENDS | 'schedule' | undefined;
 
 /** Choosing a day for a visit. */
 function Schedule({
@@ -232,6 +233,14 @@ export function VisitScreen({ walk }: { walk: Walk }) {
         onSay={(words) => move('under-way', words)}
         onClose={() => setAsking(undefined)}
       />
+    ) : asking === 'remote' ? (
+      <Say
+        label="Who holds the camera"
+        act="Begin by live picture"
+        offers={LET_IN}
+        onSay={(words) => move('remote', words)}
+        onClose={() => setAsking(undefined)}
+      />
     ) : asking === 'schedule' ? (
       <Schedule
         known={ahead}
@@ -270,7 +279,15 @@ export function VisitScreen({ walk }: { walk: Walk }) {
         <OrderInForce inspection={inspection} />
         {inspector &&
           inForce(docket).map((one) => (
-            <OrderActs key={one.id} inspection={inspection} order={one} lead={account.role === 'lead'} />
+            <View key={one.id} style={{ gap: 8 }}>
+              <OrderActs inspection={inspection} order={one} lead={account.role === 'lead'} />
+              <Quiet>The posting, where it hangs:</Quiet>
+              <EvidencePane
+                inspection={id}
+                about={one.id}
+                evidence={inspection.evidence.filter(({ about }) => about === one.id)}
+              />
+            </View>
           ))}
         {!here && (
           <View style={{ gap: 4 }}>
@@ -289,7 +306,11 @@ export function VisitScreen({ walk }: { walk: Walk }) {
           </View>
         )}
         {here && (
-          <Quiet>{`Let in by: ${here.steps.at(-1)!.words}. Touch what you see now; the rest is carried over.`}</Quiet>
+          <Quiet>
+            {here.state === 'remote'
+              ? `By live picture; the camera is held by: ${here.steps.at(-1)!.words}. Have the address and each part shown first. Hazards and measurements take a visit.`
+              : `Let in by: ${here.steps.at(-1)!.words}. Touch what you see now; the rest is carried over.`}
+          </Quiet>
         )}
         {open.length > 0 && <Heading>{`${open.length} open`}</Heading>}
         {open.map((one) => (
@@ -335,6 +356,7 @@ export function VisitScreen({ walk }: { walk: Walk }) {
               {(Object.keys(ENDS) as (keyof typeof ENDS)[]).map((one) => (
                 <Plate key={one} role="button" quiet label={VISIT_STATES[one]} onPress={() => setAsking(one)} />
               ))}
+              {!here && <Plate role="button" quiet label="By live picture" onPress={() => setAsking('remote')} />}
               {!here && (
                 <Plate
                   role="button"

@@ -121,12 +121,12 @@ function Row({ one, today, wide }: { one: Listed; today: string; wide: boolean }
 export function OfficeListScreen() {
   const palette = usePalette();
   const wide = useWide();
-  const given = useLocalSearchParams<{ words?: string }>();
+  const given = useLocalSearchParams<{ words?: string; state?: string; rule?: string }>();
   const [words, setWords] = useState(given.words ?? '');
   const [sort, setSort] = useState<keyof typeof SORTS>('due');
-  const [states, setStates] = useState<readonly State[]>([]);
+  const [states, setStates] = useState<readonly State[]>(given.state ? [given.state as State] : []);
   const [late, setLate] = useState(false);
-  const [rule, setRule] = useState<string>();
+  const [rule, setRule] = useState(given.rule);
   const [unfolded, setUnfolded] = useState(false);
   const [inspector, setInspector] = useState<string>();
   const today = dayjs().format('YYYY-MM-DD');

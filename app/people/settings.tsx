@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { inspects } from '@careful-latch/core/record';
 import { toSend } from '../inspection/save-line';
 import { Plate, Plates } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
@@ -15,8 +16,9 @@ export function Settings({ onClose }: { onClose: () => void }) {
   const account = useSession((one) => one.account);
   const waiting = useInspections((one) => one.waiting);
   const photos = usePhotos((one) => one.waiting);
+  const inspector = account !== null && inspects(account.role);
   const { appearance, help, leftHanded, setAppearance, setHelp, setLeftHanded } = usePreferences();
-  const go = (screen: '/morning' | '/all' | '/rules' | '/people' | '/account') => {
+  const go = (screen: '/morning' | '/calendar' | '/month' | '/storm' | '/all' | '/rules' | '/people' | '/account') => {
     onClose();
     router.navigate(screen as never);
   };
@@ -54,6 +56,9 @@ export function Settings({ onClose }: { onClose: () => void }) {
       </Quiet>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Plate role="button" label="Morning" onPress={() => go('/morning')} />
+        <Plate role="button" label="Calendar" onPress={() => go('/calendar')} />
+        {inspector && <Plate role="button" label="Storm day" onPress={() => go('/storm')} />}
+        {inspector && <Plate role="button" label="Month" onPress={() => go('/month')} />}
         <Plate role="button" label="All of the office" onPress={() => go('/all')} />
         {account?.role !== 'contractor' && (
           <Plate role="button" label="Rules of the office" onPress={() => go('/rules')} />

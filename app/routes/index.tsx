@@ -1,10 +1,11 @@
 import { Button, Input } from '../theme/elements';
 import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
-import { Suspense, lazy, useMemo, useState } from 'react';
+import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
 import { stateWords, dueAt, stateOf, type Inspection } from '@careful-latch/core/record';
 import { SaveLine } from '../inspection/save-line';
+import { useDropped } from '../inspections/dropped';
 import { InspectionRow } from '../inspections/row';
 import { Unshown } from '../inspections/unshown';
 import { Menu } from '../inspections/menu';
@@ -64,6 +65,7 @@ export default inside(function Inspections() {
         .sort(compare[order]),
     [byId, search, order],
   );
+  const dropped = useDropped(useCallback(() => router.navigate('/new'), [router]));
   const none = Object.keys(byId).length === 0;
   const find = (
     <Input
@@ -106,6 +108,7 @@ export default inside(function Inspections() {
           <Button title="New inspection" onPress={() => router.navigate('/new')} />
           <Menu />
         </View>
+        {dropped && <Quiet role="alert">{dropped}</Quiet>}
         {shown.length === 0 ? (
           <Quiet>{empty}</Quiet>
         ) : (

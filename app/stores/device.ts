@@ -36,6 +36,9 @@ export interface SetAside {
 
 const nameOf = (account: string) => `careful-latch-${account}`;
 
+/** Where what was said on storm days is kept: of its own, for it is opened on such a day alone (`app/storm`). */
+export const stormShelf = (account: string) => `${nameOf(account)}-storm`;
+
 /** The device's own store: one for each account, so that two people on one phone never mix. */
 export class Device {
   private constructor(private readonly db: IDBPDatabase<Shelves>) {}
@@ -56,8 +59,12 @@ export class Device {
   }
 
   /** Takes away all that is kept here for an account. */
-  static remove(account: string): Promise<void> {
-    return deleteDB(nameOf(account));
+  static async remove(account: string): Promise<void> {
+    await deleteDB(nameOf(account));
+    const storm = await openDB(stormShelf(account));
+    const waits = storm.objectStoreNames.contains('waiting') && (await storm.count('waiting')) > 0;
+    storm.close();
+    if (!waits) await deleteDB(stormShelf(account));
   }
 
   async everything(): Promise<{

@@ -2,7 +2,16 @@ import type { Change, DecisionKind, Docket, Inspection, Role } from '@careful-la
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Case } from '@careful-latch/core/case';
 import type { Evaluation } from '@careful-latch/core/verdict';
-import type { Evidence, Header, Rules, Signed, Summary } from '@careful-latch/core/record';
+import type {
+  Evidence,
+  Header,
+  Rules,
+  SaidInStorm,
+  Signed,
+  Storm,
+  StormEntry,
+  Summary,
+} from '@careful-latch/core/record';
 
 /** The office could not be asked at all: no signal, or its server is down. */
 export class Unreachable extends Error {}
@@ -148,6 +157,59 @@ export interface Link {
   readonly expiresAt: string;
 }
 
+/** What the permit office has of a permit. */
+export interface FoundPermit {
+  readonly number: string;
+  readonly address: string;
+  readonly owner: string;
+  readonly contractor: string;
+  readonly license: string;
+  readonly until: string | null;
+  readonly status: string;
+}
+
+/** What the permit office was told, or waits to be. */
+export interface PermitPost {
+  readonly id: string;
+  readonly inspection: string;
+  readonly address: string;
+  readonly permit: string;
+  readonly decision: string;
+  readonly madeAt: string;
+  readonly state: 'waiting' | 'delivered' | 'refused';
+  readonly tries: number;
+  readonly trouble: string | null;
+  readonly answer: string | null;
+}
+
+export interface Note {
+  readonly id: string;
+  readonly words: string;
+  readonly by: string;
+  readonly at: string;
+}
+
+export type Counted = readonly { readonly of: string; readonly n: number }[];
+type Passed = readonly { readonly of: string; readonly n: number; readonly passed: number }[];
+/** What the office did in a month, in counts. */
+export interface Month {
+  readonly month: string;
+  /** Fewer than so many are not shown. */
+  readonly fewest: number;
+  readonly decisions: Counted;
+  readonly visits: Counted;
+  readonly firstByTransfer: Passed;
+  readonly firstByFirm: Passed;
+  readonly taken: { readonly n: number; readonly hazards: number };
+  readonly corrected: { readonly n: number; readonly median: number | null };
+  readonly byRule: Counted;
+  readonly withdrawn: Counted;
+  readonly notTakenUp: Counted;
+  readonly leftOut: Counted;
+  readonly papers: Counted;
+  readonly appeals: Counted;
+}
+
 export type ChangeResult =
   | {
       readonly id: string;
@@ -261,6 +323,21 @@ export const office = {
   sessions: () => ask<{ email: string | null; sessions: { signedInAt: string; here: boolean }[] }>('GET', '/sessions'),
   changeOwn: (wanted: { email: string | null }) => change<object>('PATCH', '/account', wanted),
   forgotten: (login: string) => change<object>('POST', '/forgotten', { login }),
+  feed: () => change<{ path: string }>('POST', '/feed'),
+  dropFeed: () => change<object>('DELETE', '/feed'),
+  month: (month: string) => ask<Month>('GET', `/month?month=${month}`),
+  permits: (by: { number: string } | { address: string }) =>
+    ask<{ permits: FoundPermit[] }>('GET', `/permits?${new URLSearchParams(by)}`),
+  permitPosts: () => ask<{ connected: boolean; posts: PermitPost[] }>('GET', '/permits/posts'),
+  postAgain: (id: string) => change<object>('POST', `/permits/posts/${id}`),
+  notes: (inspection: string) => ask<{ notes: Note[] }>('GET', `/inspections/${inspection}/notes`),
+  note: (inspection: string, words: string) => change<object>('POST', `/inspections/${inspection}/notes`, { words }),
+  storms: () => ask<{ storms: Storm[] }>('GET', '/storms'),
+  openStorm: (storm: Storm) => change<object>('POST', '/storms', storm),
+  stormSaid: (id: string, since: number) =>
+    ask<{ entries: SaidInStorm[]; cursor: number }>('GET', `/storms/${id}?since=${since}`),
+  saidInStorm: async (id: string, entries: readonly StormEntry[]) =>
+    (await change<{ results: { id: string; status: 'taken' | 'refused'; detail?: string }[] }>('POST', `/storms/${id}/entries`, { entries })).results, // prettier-ignore
   mails: () => ask<{ mails: OutboxLine[] }>('GET', '/mails'),
   endOtherSessions: () => change<object>('DELETE', '/sessions'),
   take: async (changes: readonly Change[]) =>

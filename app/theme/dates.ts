@@ -18,3 +18,13 @@ export const shortDayText = (iso: string): string =>
 /** November 26, 2026 at 3:05 PM */
 export const momentText = (iso: string): string =>
   dateOf(iso).toLocaleString(language(), { dateStyle: 'long', timeStyle: 'short' });
+
+/** Thursday */
+export const weekdayText = (iso: string): string => dateOf(iso).toLocaleDateString(language(), { weekday: 'long' });
+
+/** November 2026, of 2026-11 */
+export const monthText = (month: string): string =>
+  dateOf(`${month}-01`).toLocaleDateString(language(), { month: 'long', year: 'numeric' });
+
+/** 3:05 PM */
+export const timeText = (iso: string): string => dateOf(iso).toLocaleTimeString(language(), { timeStyle: 'short' });

@@ -1,7 +1,7 @@
 import { CONTRACTOR, ID, ORDER, after, afterBy, decided, inspection, takenUp, uuidOf } from '../test/inspection';
 import { caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
-import { daysOf, foundIn, morningOf, type ChangeBody, type Concern, type Inspection } from '.';
+import { foundIn, morningOf, type ChangeBody, type Concern, type Inspection } from '.';
 
 const TODAY = '2026-12-15';
 const of = (id: Concern['id'], ...all: Inspection[]) => morningOf(all, TODAY).find((one) => one.id === id)!.waiting;
@@ -45,8 +45,16 @@ test('a claim that waits, a condition past its day, a visit today, a draft', () 
   expect(of('unfinished', inspection())).toMatchObject([{ words: 'Draft' }]);
 });
 
-test('a calendar has every day of a house once, and none of what is settled', () => {
-  const house = light('2026-12-20');
-  expect(daysOf(house)).toEqual([{ id: `${ID}-${uuidOf(1)}`, day: '2026-12-20', title: 'Correction 1 due: 3 Windfall Lane' }]); // prettier-ignore
-  expect(daysOf({ ...house, docket: { ...house.docket, violations: [] } })).toEqual([]);
+test('a permit, a variance and an appeal come up: missing, near its end, past it, open', () => {
+  const permit = (to: 'there' | 'missing', until: string | null): ChangeBody => ({ type: 'permit', inspection: ID, to, until, words: 'as the books say' }); // prettier-ignore
+  expect(days('permits', after(inspection(), permit('there', '2027-01-10')))).toEqual(['2027-01-10']);
+  expect(days('permits', after(inspection(), permit('there', '2027-03-10')))).toEqual([]);
+  expect(of('permits', after(inspection(), permit('missing', null)))[0]!.words).toBe('A permit is required');
+  const approved = after(inspection(), permit('there', '2027-01-10'), decided());
+  expect(days('permits', approved)).toEqual([]);
+  const variance = { authority: 'The board', section: '110.26', extent: 'This panel alone', until: '2026-12-10' };
+  const vary: ChangeBody = { type: 'violation', inspection: ID, violation: uuidOf(1), to: 'varied', words: 'Its letter.', variance }; // prettier-ignore
+  expect(days('variances', after(light('2026-12-30'), vary))).toEqual(['2026-12-10']);
+  const appeal: ChangeBody = { type: 'appeal', inspection: ID, appeal: uuidOf(6), to: 'filed', words: 'It is listed for it.', against: uuidOf(1), filedBy: 'Sam Reed' }; // prettier-ignore
+  expect(of('appeals', afterBy(CONTRACTOR, light('2026-12-30'), appeal))[0]!.words).toBe('Sam Reed: It is listed for it.'); // prettier-ignore
 });

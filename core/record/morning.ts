@@ -1,5 +1,6 @@
 import { inForce, isOpen, visitAhead } from './docket';
-import { stateOf, type Inspection } from './inspection';
+import { openAppeals } from './follow-up';
+import { isApproval, stateOf, type DecisionKind, type Inspection } from './inspection';
 
 /** One thing that waits, at one house. */
 export interface Waiting {
@@ -10,7 +11,19 @@ export interface Waiting {
 }
 
 export interface Concern {
-  readonly id: 'orders' | 'hazards' | 'requests' | 'claims' | 'late' | 'conditions' | 'visits' | 'soon' | 'unfinished';
+  readonly id:
+    | 'orders'
+    | 'hazards'
+    | 'visits'
+    | 'requests'
+    | 'claims'
+    | 'appeals'
+    | 'late'
+    | 'conditions'
+    | 'variances'
+    | 'permits'
+    | 'soon'
+    | 'unfinished';
   readonly title: string;
   readonly waiting: readonly Waiting[];
 }
@@ -18,6 +31,7 @@ export interface Concern {
 /** A claim is looked at within two days. */
 const CLAIM_DAYS = 2;
 const SOON_DAYS = 7;
+const PERMIT_DAYS = 30;
 const daysFrom = (today: string, days: number): string => {
   const at = new Date(`${today}T00:00:00Z`);
   at.setUTCDate(at.getUTCDate() + days);
@@ -29,15 +43,19 @@ export function morningOf(inspections: readonly Inspection[], today: string): Co
   const found: Record<Concern['id'], Waiting[]> = {
     orders: [],
     hazards: [],
+    visits: [],
     requests: [],
     claims: [],
+    appeals: [],
     late: [],
     conditions: [],
-    visits: [],
+    variances: [],
+    permits: [],
     soon: [],
     unfinished: [],
   };
   const soon = daysFrom(today, SOON_DAYS);
+  const permitSoon = daysFrom(today, PERMIT_DAYS);
   const waitedSince = daysFrom(today, -CLAIM_DAYS);
   for (const inspection of inspections) {
     const { docket, decisions } = inspection;
@@ -54,6 +72,20 @@ export function morningOf(inspections: readonly Inspection[], today: string): Co
     }
     for (const one of docket.conditions)
       if (one.state === 'due' && one.dueOn <= soon) add(one.dueOn < today ? 'conditions' : 'soon', one.dueOn, one.text);
+    for (const one of openAppeals(docket))
+      add('appeals', one.steps[0]!.at.slice(0, 10), `${one.filedBy}: ${one.steps[0]!.words}`);
+    for (const one of docket.violations)
+      if (one.state === 'varied' && one.variance?.until && one.variance.until < today)
+        add(
+          'variances',
+          one.variance.until,
+          `${one.number}. ${one.words} ${one.variance.authority}: ${one.variance.extent}`,
+        );
+    const { permit } = docket;
+    const isDone = isApproval(stateOf(inspection) as DecisionKind);
+    if (permit?.state === 'missing') add('permits', permit.steps.at(-1)!.at.slice(0, 10), 'A permit is required');
+    else if (permit?.until && permit.until <= permitSoon && !isDone)
+      add('permits', permit.until, permit.until < today ? 'The permit has run out' : 'The permit runs out');
     const visit = visitAhead(docket);
     if (visit?.day && visit.day <= soon)
       add(visit.day <= today ? 'visits' : 'soon', visit.day, `Visit ${visit.number}, ${visit.inspector}`);
@@ -69,8 +101,11 @@ export function morningOf(inspections: readonly Inspection[], today: string): Co
     visits: 'Visits today',
     requests: 'Inspections that were asked for',
     claims: `Said to be corrected ${CLAIM_DAYS} days ago or more`,
+    appeals: 'Appeals to be decided',
     late: 'Corrections past their day',
     conditions: 'Conditions past their day',
+    variances: 'Variances that have ended',
+    permits: `Permits missing, run out, or running out within ${PERMIT_DAYS} days`,
     soon: `Due within ${SOON_DAYS} days`,
     unfinished: 'Begun and not signed',
   };
@@ -79,20 +114,4 @@ export function morningOf(inspections: readonly Inspection[], today: string): Co
     title: titles[id],
     waiting: found[id].sort((a, b) => a.day.localeCompare(b.day)),
   }));
-}
-
-/** Every day on which something is due at a house: for a calendar. */
-export function daysOf({ header, docket, id }: Inspection): { id: string; day: string; title: string }[] {
-  const visit = visitAhead(docket);
-  return [
-    ...(visit?.day ? [{ id: visit.id, day: visit.day, title: `Visit: ${header.address} (${visit.inspector})` }] : []),
-    ...docket.violations.flatMap((one) =>
-      isOpen(one) && one.dueOn
-        ? [{ id: one.id, day: one.dueOn, title: `Correction ${one.number} due: ${header.address}` }]
-        : [],
-    ),
-    ...docket.conditions.flatMap((one) =>
-      one.state === 'due' ? [{ id: one.id, day: one.dueOn, title: `Condition due: ${header.address}` }] : [],
-    ),
-  ].map((one) => ({ ...one, id: `${id}-${one.id}` }));
 }

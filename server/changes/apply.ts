@@ -1,9 +1,10 @@
 import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
 import { ValidationError } from 'yup';
-import { factAt, factLabel, readCase, valueText } from '@careful-latch/core/case';
+import { STATIONS, factAt, factLabel, readCase, valueText } from '@careful-latch/core/case';
 import {
   applyChange,
   canonicalText,
+  installerOf,
   judged,
   ofOldDevice,
   readChange,
@@ -14,11 +15,13 @@ import {
 } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
 import { accounts, changes, decisions, held, inspections, offices } from '../database/schema';
+import { writeDocketRows } from '../inspections/docket-rows';
 import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { SealKeys } from '../ledger/keys';
+import { postResult } from '../permits/posts';
 import { rulesIn } from '../rules/queries';
-import { sealInLedger } from '../ledger/ledger';
+import { sealInLedger, sealMove } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import type { Account } from '../sessions/account';
 import { requireInspector } from '../sessions/session';
@@ -90,9 +93,24 @@ async function sealed(
     signedAt: new Date(change.at),
     record,
     seal,
+    nth: after.decisions.length,
+    transfer: (factAt(after.case, 'transfer.kind') as string | undefined) ?? null,
+    firm: installerOf(after.docket)?.name ?? null,
+    leftOut: STATIONS.filter((one) => !change.decision.scope.includes(one)),
   };
   await tx.insert(decisions).values(row);
-  await sealInLedger(tx, keys, account.office, row);
+  const number = await sealInLedger(tx, keys, account.office, row);
+  const { kind } = row;
+  const { permit } = after.header;
+  await postResult(tx, {
+    id: row.id,
+    office: row.office,
+    inspection: row.inspection,
+    kind,
+    at: change.at,
+    number,
+    permit,
+  });
   return seal;
 }
 
@@ -320,9 +338,11 @@ async function takeInNew(
     if (made.length === 0)
       return { id: change.id, status: 'refused', detail: 'An inspection with this id is open elsewhere.' };
   }
+  await writeDocketRows(tx, account.office, after.id, before?.docket, after.docket);
   await tx
     .insert(changes)
     .values({ id: change.id, office: account.office, inspection: after.id, revision, by: account.id, body: change });
+  if (change.type === 'order' || change.type === 'paper') await sealMove(tx, keys, account, change, revision);
   if (change.type !== 'decide') return { id: change.id, status: 'taken', revision };
   const seal = await sealed(tx, keys, account, before!, after, change, revision, receivedAt);
   if (account.role === 'lead') await settleHeld(tx, change.inspection, change.id);

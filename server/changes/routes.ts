@@ -15,7 +15,7 @@ const bodySchema = object({
     .max(MOST_CHANGES, `At most ${MOST_CHANGES} changes at once.`),
 });
 
-export function changeRoutes(door: Door, keys: SealKeys): Router {
+export function changeRoutes(door: Door, keys: SealKeys, wake: () => void): Router {
   const router = Router();
   router.post('/changes', requireAccount, csrfProtection, requireNamed, async (request, response) => {
     const body = bodySchema.validateSync(request.body);
@@ -23,7 +23,9 @@ export function changeRoutes(door: Door, keys: SealKeys): Router {
       at: () => Date.now(),
       passwordAt: request.session.passwordAt ?? request.session.signedInAt ?? 0,
     };
-    response.json({ results: await takeInAll(door, keys, accountOf(request), body.changes, received) });
+    const results = await takeInAll(door, keys, accountOf(request), body.changes, received);
+    if (results.some((one) => 'seal' in one)) wake(); // the permit office is told
+    response.json({ results });
   });
   return router;
 }

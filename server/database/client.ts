@@ -15,7 +15,7 @@ export interface Door {
   /** An account as it stands now; undefined where there is none, or it is switched off. */
   accountOf(id: string): Promise<(Account & { readonly voidBeforeMs: number }) | undefined>;
   /** The office of a sign-in name, an invitation's hash, a decision, or of the demo; undefined where there is none. */
-  officeOf(what: 'login' | 'invite' | 'decision' | 'demo', key?: string): Promise<string | undefined>;
+  officeOf(what: 'login' | 'invite' | 'decision' | 'demo' | 'feed', key?: string): Promise<string | undefined>;
   officeIds(): Promise<string[]>;
 }
 

@@ -5,7 +5,7 @@ import { CORRECTIONS, openOffice, opening, visitor, type Office } from '../test/
 import { databaseCodeOf } from '../problems';
 import { connect } from './client';
 import { requireServerRole } from './migrate';
-import { accounts, changes, decisions, inspections, invites, ledger, offices, rules } from './schema';
+import { accounts, changes, decisions, held, inspections, invites, ledger, mails, notes, offices, permitPosts, rules, stormEntries, storms, violations, visits } from './schema'; // prettier-ignore
 
 let office: Office;
 let home: string;
@@ -15,6 +15,21 @@ beforeAll(async () => {
   home = (await office.db.select().from(offices))[0]!.id;
   await office.db.insert(offices).values({ id: elsewhere, name: 'Elsewhere', edition: '2017' });
   const [ilse] = await office.db.select().from(accounts).where(eq(accounts.login, 'ilse'));
+  const [house] = await office.db.select({ id: inspections.id }).from(inspections);
+  const row = { id: randomUUID(), office: home, by: ilse!.id };
+  const about = { ...row, inspection: house!.id };
+  await office.db.insert(mails).values({ ...row, key: 'k', to: 'nan@example.test', subject: 's', body: 'b' });
+  await office.db.insert(held).values({ ...about, body: opening(house!.id), why: 'It came late.' });
+  await office.db.insert(notes).values({ ...about, words: 'Who complained.' });
+  await office.db.insert(storms).values({ ...row, name: 'Ice', day: '2026-11-26' });
+  const entry = {
+    id: randomUUID(),
+    storm: row.id,
+    at: '2026-11-26T15:00:00Z',
+    address: '1 Lane',
+    kind: 'taken',
+  } as const;
+  await office.db.insert(stormEntries).values({ ...row, id: entry.id, storm: row.id, seq: 1, body: entry });
   await office.db.insert(accounts).values({ ...ilse!, id: randomUUID(), office: elsewhere, login: 'eve', demo: false });
   const lead = await visitor(office);
   await lead.signIn('ilse');
@@ -24,7 +39,24 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => office.close());
 
-const TABLES = { offices, accounts, invites, inspections, changes, decisions, ledger, rules };
+const TABLES = {
+  offices,
+  accounts,
+  invites,
+  inspections,
+  changes,
+  decisions,
+  ledger,
+  rules,
+  mails,
+  held,
+  permitPosts,
+  notes,
+  storms,
+  stormEntries,
+  violations,
+  visits,
+};
 const counts = async (db: Office['db']) => {
   const all: Record<string, number> = {};
   for (const [name, table] of Object.entries(TABLES)) all[name] = await db.$count(table);
@@ -99,6 +131,9 @@ test.each([
   ['the policies', 'alter table changes disable row level security'],
   ['an inspection', 'delete from inspections'],
   ['an account', 'delete from accounts'],
+  ['a restricted note', "update notes set words = ''"],
+  ['a storm day', 'delete from storms'],
+  ['what was seen on it', 'delete from storm_entries'],
 ])('the server’s role is refused at %s: %s', async (_, statement) => {
   expect(await refusal(office.served.door.inOffice(home, (tx) => tx.execute(sql.raw(statement))))).toBe(FORBIDDEN);
 });

@@ -28,10 +28,14 @@ import type {
   Docket,
   Evidence,
   Role,
+  StormEntry,
   Summary,
+  ViolationState,
+  VisitState,
 } from '@careful-latch/core/record';
 import type { SealedRecord } from '../inspections/seal';
 import type { LedgerKind } from '../ledger/line';
+import type { PermitResult } from '../permits/service';
 
 /*
  * Every table but the sessions has its office in it, and PostgreSQL shows the server only the rows of the one that a transaction
@@ -68,6 +72,8 @@ export const accounts = pgTable('accounts', {
   passwordHash: text('password_hash').notNull(),
   /** Where reminders and links go; null where there is none. */
   email: text('email'),
+  /** SHA-256 of the secret in the address of its calendar; null where it has none. */
+  feedHash: text('feed_hash').unique(),
   /** Whether it may do anything at all: read afresh at every request. */
   active: boolean('active').notNull().default(true),
   demo: boolean('demo').notNull().default(false),
@@ -184,6 +190,9 @@ export const changes = pgTable(
     primaryKey({ columns: [table.office, table.id] }),
     foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
     uniqueIndex('changes_inspection').on(table.office, table.inspection, table.revision),
+    index('changes_counted')
+      .on(table.office, table.receivedAt)
+      .where(sql`${table.body}->>'type' in ('not-taken-up', 'paper', 'appeal')`),
   ],
 );
 
@@ -203,8 +212,14 @@ export const decisions = pgTable(
     signedAt: timestamp('signed_at', { withTimezone: true, mode: 'date' }).notNull(),
     record: jsonb('record').$type<SealedRecord>().notNull(),
     seal: text('seal').notNull(),
+    /** What a month counts by, out of the record: which decision of its house it is, its transfer equipment, who does the work, and the stations that it leaves out. */
+    nth: integer('nth'),
+    transfer: text('transfer'),
+    firm: text('firm'),
+    leftOut: text('left_out').array(),
   },
   (table) => [
+    index('decisions_signed').on(table.office, table.signedAt),
     foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
     uniqueIndex('decisions_inspection').on(table.office, table.inspection, table.revision),
   ],
@@ -255,6 +270,139 @@ export const mails = pgTable(
     index('mails_waiting')
       .on(table.office, table.madeAt)
       .where(sql`${table.writtenAt} is null`),
+  ],
+);
+
+/** What the permit office is told of a decision: it stands here until it has it, and after that for people to see that it does. */
+export const permitPosts = pgTable(
+  'permit_posts',
+  {
+    /** That of the decision: by it the permit office takes nothing twice. */
+    id: uuid('id').notNull(),
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
+    body: jsonb('body').$type<PermitResult>().notNull(),
+    madeAt: timestamp('made_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+    tries: integer('tries').notNull().default(0),
+    /** Not tried again before. */
+    nextAt: timestamp('next_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+    /** What went wrong last; with `refusedAt`, why the permit office does not take it. */
+    trouble: text('trouble'),
+    refusedAt: timestamp('refused_at', { withTimezone: true, mode: 'date' }),
+    deliveredAt: timestamp('delivered_at', { withTimezone: true, mode: 'date' }),
+    /** How the permit stands there by now, in its words. */
+    answer: text('answer'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.id] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+    index('permit_posts_waiting')
+      .on(table.office, table.nextAt)
+      .where(sql`${table.deliveredAt} is null and ${table.refusedAt} is null`),
+  ],
+);
+
+/** Who complained, and what else is for those who inspect alone: on no device, on no paper, in no file. */
+export const notes = pgTable(
+  'notes',
+  {
+    id: uuid('id').notNull(),
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
+    words: text('words').notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
+    at: timestamp('at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.id] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+    index('notes_inspection').on(table.office, table.inspection),
+  ],
+);
+
+/** Storm days: one event, many houses. It ends with its day. */
+export const storms = pgTable(
+  'storms',
+  {
+    id: uuid('id').notNull(),
+    office: uuid('office')
+      .notNull()
+      .references(() => offices.id),
+    name: text('name').notNull(),
+    day: date('day').notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
+    at: timestamp('at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.office, table.id] }), index('storms_day').on(table.office, table.day)],
+);
+
+/** What was said of houses on a storm day, in the order in which it came; nothing is ever changed. */
+export const stormEntries = pgTable(
+  'storm_entries',
+  {
+    id: uuid('id').notNull(),
+    office: uuid('office').notNull(),
+    storm: uuid('storm').notNull(),
+    seq: bigint('seq', { mode: 'number' }).notNull(),
+    body: jsonb('body').$type<StormEntry>().notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
+    receivedAt: timestamp('received_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.id] }),
+    foreignKey({ columns: [table.office, table.storm], foreignColumns: [storms.office, storms.id] }),
+    index('storm_entries_storm').on(table.office, table.storm, table.seq),
+  ],
+);
+
+/** The violations of dockets, a row each, made anew with every change: what the office counts and looks for over all its houses. */
+export const violations = pgTable(
+  'violations',
+  {
+    id: uuid('id').notNull(),
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
+    state: varchar('state', { length: 20 }).$type<ViolationState>().notNull(),
+    severity: varchar('severity', { length: 20 }).$type<'hazard' | 'correction'>().notNull(),
+    /** The rules that it answers; empty for an inspector’s own. */
+    rules: text('rules').array().notNull(),
+    dueOn: date('due_on'),
+    openedOn: date('opened_on').notNull(),
+    settledOn: date('settled_on'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.inspection, table.id] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+    index('violations_due')
+      .on(table.office, table.dueOn)
+      .where(sql`${table.state} in ('open', 'claimed')`),
+    index('violations_settled').on(table.office, table.settledOn),
+    index('violations_opened').on(table.office, table.openedOn),
+  ],
+);
+
+/** The visits of dockets, a row each, likewise. */
+export const visits = pgTable(
+  'visits',
+  {
+    id: uuid('id').notNull(),
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
+    number: integer('number').notNull(),
+    state: varchar('state', { length: 20 }).$type<VisitState>().notNull(),
+    day: date('day'),
+    inspector: text('inspector').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.inspection, table.id] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+    index('visits_day').on(table.office, table.day),
   ],
 );
 

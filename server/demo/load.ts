@@ -17,12 +17,12 @@ import {
 } from '@careful-latch/core/record';
 import { takeInAll, type Received } from '../changes/apply';
 import type { Connection } from '../database/client';
-import { accounts, offices } from '../database/schema';
+import { accounts, offices, stormEntries, storms } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { sha256 } from '../ledger/line';
 import type { Account } from '../sessions/account';
 import { DEMO_PASSWORD } from './password';
-import { DEMO_DAY, DEMO_PROPERTIES, type DemoProperty } from './properties';
+import { DEMO_DAY, DEMO_PROPERTIES, DEMO_STORM, type DemoProperty } from './properties';
 
 const OFFICE = {
   id: '0dd0a7c4-1f5e-4b7a-9c00-0000000f0001',
@@ -116,6 +116,30 @@ function storyOf(property: DemoProperty, people: readonly Account[], days: numbe
     const violation = now!.docket.violations[Number(number) - 1]!.id;
     add(person('maro'), { type: 'violation', inspection, violation, to: 'claimed', words });
   }
+  const violationOfNumber = (n: number) => now!.docket.violations[n - 1]!.id;
+  for (const one of property.follows ?? []) {
+    if (one.type === 'permit')
+      add(people[0]!, {
+        type: 'permit',
+        inspection,
+        to: 'there',
+        until: dayOf(one.until),
+        words: 'The permit office: open.',
+      });
+    else if (one.type === 'installer')
+      add(people[0]!, {
+        type: 'installer',
+        inspection,
+        kind: 'contractor',
+        name: one.name,
+        license: one.license,
+        words: '',
+      });
+    else {
+      const { violation, filedBy, words } = one;
+      add(people[0]!, { type: 'appeal', inspection, appeal: randomUUID(), to: 'filed', against: violationOfNumber(violation), filedBy, words }); // prettier-ignore
+    }
+  }
   if (property.visit) {
     const { day, inspector: who } = property.visit;
     const name = person(who).name;
@@ -153,5 +177,15 @@ export async function loadDemo({ db, door }: Connection, keys: SealKeys): Promis
     for (const { by, changes } of inTurns(storyOf(property, people, days)))
       for (const result of await takeInAll(door, keys, by, changes, AS_SIGNED))
         if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
+  const day = dayjs(DEMO_STORM.day).add(days, 'day').format('YYYY-MM-DD');
+  const { id: storm, name } = DEMO_STORM;
+  const by = (login: string) => people.find((one) => one.login === login)!.id;
+  await db.insert(storms).values({ id: storm, office: OFFICE.id, name, day, by: by('ilse') });
+  await db.insert(stormEntries).values(
+    DEMO_STORM.houses.map(({ by: login, ...house }, i) => {
+      const body = { ...house, id: randomUUID(), storm, at: `${day}T16:${i}0:00Z`, kind: 'seen' as const };
+      return { id: body.id, office: OFFICE.id, storm, seq: i + 1, body, by: by(login) };
+    }),
+  );
   return true;
 }

@@ -31,11 +31,18 @@ export interface DemoProperty {
   };
   /** What the contractor says he has corrected: violations by number. */
   readonly claims?: Readonly<Record<number, string>>;
+  /** What follows beside that: the permit, who does the work, an appeal; `violation` by its number. */
+  readonly follows?: readonly DemoFollow[];
   /** The next visit. */
   readonly visit?: { readonly day: string; readonly inspector: DemoLogin };
   /** What was found after the decision, at the reinspection. */
   readonly later?: Readonly<Partial<Record<FactPath, string | number | null>>>;
 }
+
+type DemoFollow =
+  | { readonly type: 'permit'; readonly until: string }
+  | { readonly type: 'installer'; readonly name: string; readonly license: string }
+  | { readonly type: 'appeal'; readonly violation: number; readonly filedBy: string; readonly words: string };
 
 const id = (n: number) => `0dd0a7c4-1f5e-4b7a-9c00-${String(n).padStart(12, '0')}`;
 
@@ -69,6 +76,7 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     opened: '2026-10-29T09:10:00Z',
     from: 'case-3-attic-68c',
     decision: { kind: 'corrections-required', at: '2026-10-29T09:52:00Z', dueOn: '2026-11-24' },
+    follows: [{ type: 'permit', until: '2026-12-20' }],
     later: {
       'feeder.stretches[0].sizeAwg': '8',
       'feeder.stretches[1].sizeAwg': '8',
@@ -81,6 +89,10 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     opened: '2026-11-18T11:00:00Z',
     from: 'case-5-bonded-unswitched',
     decision: { kind: 'corrections-required', at: '2026-11-18T11:26:00Z', dueOn: '2026-12-09' },
+    follows: [
+      { type: 'permit', until: '2026-12-14' },
+      { type: 'installer', name: 'Tillane Electric', license: 'WT-E-0093' },
+    ],
     visit: { day: '2026-12-03', inspector: 'ilse' },
   },
   {
@@ -129,6 +141,7 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     opened: '2026-11-23T09:45:00Z',
     from: 'ok-single-circuit-switch',
     facts: { 'transfer.boxConductors': 10 },
+    visit: { day: '2026-11-27', inspector: 'joss' },
   },
   {
     id: id(11),
@@ -163,10 +176,32 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     from: 'case-1-interlock-holds',
     facts: { 'panel.directoryTrue': 'no', 'panel.openingsClosed': 'no' },
     decision: { kind: 'corrections-required', at: '2026-11-02T09:40:00Z', dueOn: '2026-11-23' },
+    follows: [
+      {
+        type: 'appeal',
+        violation: 2,
+        filedBy: 'Perpetua Dunmore',
+        words: 'The opening is behind the dead front, and nothing reaches through it.',
+      },
+    ],
+    visit: { day: '2026-11-26', inspector: 'joss' },
   },
   {
     id: id(13),
     header: { address: '1 Bin Yard', owner: 'Odile Marchbanks', permit: 'WT-26-0436' },
     opened: '2026-11-25T07:50:00Z',
+    visit: { day: '2026-11-26', inspector: 'joss' },
   },
 ];
+
+/** A storm day that lies behind: houses with how they were left, and by whom. */
+export const DEMO_STORM = {
+  id: '0dd0a7c4-1f5e-4b7a-9c00-0000000e0001',
+  name: 'Ice on the lines',
+  day: '2026-11-21',
+  houses: [
+    { address: '3 Windfall Lane', by: 'joss', release: 'release', answers: { source: 'off', cord: 'out', transfer: 'seen', damage: 'none', water: 'none', acts: 'owner' } }, // prettier-ignore
+    { address: '11 Windfall Lane', by: 'joss', release: 'isolated', answers: { source: 'off', cord: 'out', transfer: 'not-seen', damage: 'not-seen', water: 'near', acts: 'contractor' } }, // prettier-ignore
+    { address: '30 Ladder Lane', by: 'ilse', release: 'hold', answers: { source: 'running', cord: 'in', transfer: 'outlet', damage: 'none', water: 'none', acts: 'nobody' } }, // prettier-ignore
+  ],
+} as const;

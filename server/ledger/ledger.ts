@@ -1,16 +1,16 @@
 import { and, asc, eq, lte } from 'drizzle-orm';
-import { canonicalText } from '@careful-latch/core/record';
+import { canonicalText, type Change } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
 import type { rules } from '../database/schema';
 import { changes, decisions, inspections, ledger, offices } from '../database/schema';
 import { sealOf } from '../inspections/seal';
 import type { SealKeys } from './keys';
-import { sha256, type Line } from './line';
+import { numberOf, sha256, type Line } from './line';
 
 type Said = Omit<Line, 'v' | 'office' | 'n' | 'prev' | 'at'>;
 
-/** Writes a line under the office’s lock, which the transaction must hold; resolves with its JWS. */
-async function append(tx: Transaction, keys: SealKeys, office: string, said: Said, signer?: string): Promise<void> {
+/** Writes a line under the office’s lock, which the transaction must hold; resolves with the line. */
+async function append(tx: Transaction, keys: SealKeys, office: string, said: Said, signer?: string): Promise<Line> {
   const [{ n, head }] = (await tx
     .select({ n: offices.ledgerN, head: offices.ledgerHead })
     .from(offices)
@@ -22,6 +22,7 @@ async function append(tx: Transaction, keys: SealKeys, office: string, said: Sai
     .update(offices)
     .set({ ledgerN: line.n, ledgerHead: sha256(jws) })
     .where(eq(offices.id, office));
+  return line;
 }
 
 /** SHA-256 over the changes of an inspection up to a revision, each hashed with those before it. */
@@ -50,9 +51,32 @@ export async function saidOf(tx: Transaction, row: Decided): Promise<Omit<Said, 
   };
 }
 
-/** Seals a decision: a signed line in the office’s ledger. */
-export async function sealInLedger(tx: Transaction, keys: SealKeys, office: string, row: Decided): Promise<void> {
-  await append(tx, keys, office, { kind: 'decision', ...(await saidOf(tx, row)) });
+/** Seals a decision: a signed line in the office’s ledger. Resolves with the number that its papers have. */
+export async function sealInLedger(tx: Transaction, keys: SealKeys, office: string, row: Decided): Promise<string> {
+  return numberOf(await append(tx, keys, office, { kind: 'decision', ...(await saidOf(tx, row)) }));
+}
+
+/** Seals what nobody signs by hand and everybody must be able to prove: an order limited or lifted, a decision made void. */
+export async function sealMove(
+  tx: Transaction,
+  keys: SealKeys,
+  by: { readonly id: string; readonly office: string },
+  change: Change & { type: 'order' | 'paper' },
+  revision: number,
+): Promise<void> {
+  const { id, inspection, at, to } = change;
+  const record = sha256(canonicalText(change));
+  const did = `${change.type === 'order' ? 'order' : 'decision'}: ${to}`;
+  await append(tx, keys, by.office, {
+    kind: 'move',
+    subject: id,
+    inspection,
+    revision,
+    record,
+    by: by.id,
+    signedAt: at,
+    did,
+  });
 }
 
 /** Writes down which rules an office has adopted, under the office’s lock. */

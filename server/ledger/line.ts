@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
 
 /** What a line of the ledger is about. */
-export type LedgerKind = 'decision' | 'older-decision' | 'key' | 'people' | 'rules';
+export type LedgerKind = 'decision' | 'older-decision' | 'key' | 'people' | 'rules' | 'move';
 
 /** What is signed in a line of the ledger: its place, the line before, and what it is about. */
 export interface Line {
@@ -14,13 +14,13 @@ export interface Line {
   /** SHA-256 of the JWS before; empty for the first. */
   readonly prev: string;
   readonly kind: LedgerKind;
-  /** Id of the decision or of the account, thumbprint of the key, or version of the office's rules. */
+  /** Id of the decision, of the account or of the change, thumbprint of the key, or version of the office's rules. */
   readonly subject: string;
   /** The office’s own time. */
   readonly at: string;
   readonly inspection?: string;
   readonly revision?: number;
-  /** SHA-256 of the sealed record, or of the office's rules, in canonical JSON. */
+  /** SHA-256 of the sealed record, of the office's rules, or of the change, in canonical JSON. */
   readonly record?: string;
   /** SHA-256 over all changes up to the decision, each with the one before. */
   readonly log?: string;
@@ -29,7 +29,7 @@ export interface Line {
   /** The device’s time. */
   readonly signedAt?: string;
   readonly key?: object;
-  /** What `by` did to an account, in words. */
+  /** What `by` did to an account, an order or a decision, in words. */
   readonly did?: string;
 }
 

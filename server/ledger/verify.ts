@@ -1,7 +1,8 @@
 import { and, asc, eq } from 'drizzle-orm';
 import type { JWK } from 'jose';
+import { canonicalText } from '@careful-latch/core/record';
 import type { Database } from '../database/client';
-import { decisions, inspections, ledger, offices, rules } from '../database/schema';
+import { changes, decisions, inspections, ledger, offices, rules } from '../database/schema';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { Anchor } from './anchor';
 import { signedBy } from './keys';
@@ -55,6 +56,16 @@ export async function verifyOffice(
     prev = sha256(row.jws);
     heads.set(n, prev);
     if (line.kind === 'key' || line.kind === 'people') continue;
+    if (line.kind === 'move') {
+      const [change] = await db
+        .select({ body: changes.body, by: changes.by })
+        .from(changes)
+        .where(and(eq(changes.office, office), eq(changes.id, line.subject)));
+      if (!change) return wrong(`what was done on ${line.signedAt} (${line.did}) was deleted`);
+      if (sha256(canonicalText(change.body)) !== line.record || change.by !== line.by)
+        return wrong(`what was done on ${line.signedAt} (${line.did}) was edited`);
+      continue;
+    }
     if (line.kind === 'rules') {
       const [adopted] = await db
         .select()

@@ -1,6 +1,8 @@
 import { escapeIdentifier, type Pool } from 'pg';
 import PgBoss from 'pg-boss';
 import type { Door } from '../database/client';
+import { deliver } from '../permits/posts';
+import type { PermitService } from '../permits/service';
 import { writeMails } from './outbox';
 import { remind } from './reminders';
 
@@ -8,9 +10,12 @@ import { remind } from './reminders';
 export const QUEUE_SCHEMA = 'pgboss';
 const MAIL = 'mail';
 const REMINDERS = 'reminders';
+const PERMITS = 'permits';
 /** Every morning, and every quarter of an hour for what was left when a process ended. */
 const MORNING = '0 6 * * *';
 const SWEEP = '*/15 * * * *';
+/** What the permit office did not take waits ever longer, from seconds to an hour; what is due is told every minute. */
+const EVERY_MINUTE = '* * * * *';
 
 /** Makes the queue’s tables, as the server’s own role, which may make a schema for that moment alone. Does nothing where they are there. */
 export async function installQueue(owner: Pool, url: string): Promise<void> {
@@ -43,22 +48,34 @@ interface Queue {
  */
 export async function startQueue(
   url: string,
-  { door, folder, onError }: { door: Door; folder: string; onError: (error: Error) => void },
+  {
+    door,
+    folder,
+    permits,
+    onError,
+  }: { door: Door; folder: string; permits?: PermitService | undefined; onError: (error: Error) => void },
 ): Promise<Queue> {
   const boss = new PgBoss({ connectionString: url, schema: QUEUE_SCHEMA, max: 2 });
   boss.on('error', onError);
   await boss.start();
-  for (const name of [MAIL, REMINDERS])
+  for (const name of [MAIL, REMINDERS, PERMITS])
     await boss.createQueue(name, { name, policy: 'short', retryLimit: 20, retryDelay: 5, retryBackoff: true });
   await boss.work(MAIL, () => writeMails(door, folder));
   await boss.work(REMINDERS, async () => {
     await remind(door);
     await boss.send(MAIL, {});
   });
+  if (permits) {
+    await boss.work(PERMITS, () => deliver(door, permits));
+    await boss.schedule(PERMITS, EVERY_MINUTE);
+    await boss.send(PERMITS, {});
+  }
   await boss.schedule(REMINDERS, MORNING);
   await boss.schedule(MAIL, SWEEP);
   return {
-    wake: () => void boss.send(MAIL, {}).catch(onError),
+    wake() {
+      for (const name of permits ? [MAIL, PERMITS] : [MAIL]) boss.send(name, {}).catch(onError);
+    },
     stop: () => boss.stop({ graceful: true, timeout: 2000 }),
   };
 }

@@ -123,7 +123,8 @@ describe('every route of the description, tried by', () => {
   const routes = Object.entries(openApi().paths as Record<string, Record<string, Operation>>)
     .filter(([path]) => path.startsWith('/api/') && path !== '/api/session')
     .flatMap(([path, operations]) => Object.entries(operations).map(([method, one]) => ({ path, method, needs: one.security?.[0]?.session }))); // prettier-ignore
-  const there = (path: string) => path.replace('{id}', randomUUID()).replace('{sha256}', 'ab'.repeat(32));
+  const there = (path: string) =>
+    path.replace('{id}', randomUUID()).replace('{sha256}', 'ab'.repeat(32)).replace('{secret}', 'x');
   const tried = (who: typeof lead, { path, method }: { path: string; method: string }) =>
     who.any(method as 'get', there(path));
 
@@ -135,12 +136,13 @@ describe('every route of the description, tried by', () => {
     }
   });
 
-  test.each((Object.keys(ROLES) as Role[]).filter((one) => one !== 'lead'))('a %s: what is the lead’s is refused', async (role) => {
+  test.each((Object.keys(ROLES) as Role[]).filter((one) => one !== 'lead'))('a %s: what is the lead’s, or of those who inspect, is refused', async (role) => {
     const { who } = await invited(`tries-${role}`, role);
     for (const route of routes.filter(({ needs }) => needs !== undefined)) {
       const { status, body } = (await tried(who, route)) as { status: number; body: { title?: string } };
-      const isLeads = route.needs!.includes('lead');
-      expect([route.path, status === 403 && body.title === 'The lead only']).toEqual([route.path, isLeads]);
+      const { needs } = route;
+      const refused = needs!.length === 0 || needs!.includes(role) ? undefined : needs!.includes('inspector') ? 'Inspectors only' : 'The lead only'; // prettier-ignore
+      expect([route.path, status === 403 ? body.title : undefined]).toEqual([route.path, refused]);
       expect([route.path, status === 401]).toEqual([route.path, false]);
     }
   }); // prettier-ignore

@@ -101,7 +101,7 @@ export function accountOf(request: Request): Account {
 /** Only an inspector signs. */
 export function requireInspector(account: Account): void {
   if (!inspects(account.role))
-    throw new Problem(403, 'Inspectors only', 'Only an inspector of the office can sign a decision.');
+    throw new Problem(403, 'Inspectors only', 'Only an inspector of the office may do that.');
 }
 
 /** Only the lead looks after people. */

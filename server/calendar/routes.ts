@@ -1,0 +1,77 @@
+import { randomBytes } from 'node:crypto';
+import { and, eq, isNotNull, or, sql } from 'drizzle-orm';
+import { Router } from 'express';
+import { createEvents, type EventAttributes } from 'ics';
+import { dayTitle, daysOf, type OnDay } from '@careful-latch/core/record';
+import type { Door } from '../database/client';
+import { accounts, inspections } from '../database/schema';
+import { inspectionsOf, seenBy, shownTo } from '../inspections/queries';
+import { sha256 } from '../ledger/line';
+import { Problem } from '../problems';
+import { csrfProtection } from '../sessions/routes';
+import { accountOf, requireAccount } from '../sessions/session';
+
+const DAY_MS = 86_400_000;
+const dateOf = (day: string) => day.split('-').map(Number) as [number, number, number];
+/** A whole day of somebody's calendar. */
+function eventOf(one: OnDay): EventAttributes {
+  const next = new Date(Date.parse(one.day) + DAY_MS).toISOString().slice(0, 10);
+  return { uid: one.id, start: dateOf(one.day), end: dateOf(next), title: dayTitle(one), productId: 'careful-latch' };
+}
+
+/** The calendar at an address of one’s own, for whatever calendar somebody keeps: one’s own visits, and all that is due. */
+export function feedRoutes(door: Door): Router {
+  const router = Router();
+  router.post('/feed', requireAccount, csrfProtection, async (request, response) => {
+    const { id, office } = accountOf(request);
+    const secret = randomBytes(32).toString('base64url');
+    await door.inOffice(office, (tx) =>
+      tx
+        .update(accounts)
+        .set({ feedHash: sha256(secret) })
+        .where(eq(accounts.id, id)),
+    );
+    response.json({ path: `/calendar/${secret}.ics` });
+  });
+  router.delete('/feed', requireAccount, csrfProtection, async (request, response) => {
+    const { id, office } = accountOf(request);
+    await door.inOffice(office, (tx) => tx.update(accounts).set({ feedHash: null }).where(eq(accounts.id, id)));
+    response.json({ done: true });
+  });
+  return router;
+}
+
+/** What stands at such an address; whoever has it needs no session, so it names streets and no people’s houses by owner. */
+export function calendarRoutes(door: Door): Router {
+  const router = Router();
+  router.get('/calendar/:secret.ics', async (request, response) => {
+    const hash = sha256(request.params.secret);
+    const office = await door.officeOf('feed', hash);
+    const all =
+      office &&
+      (await door.inOffice(office, async (tx) => {
+        const [account] = await tx.select().from(accounts).where(eq(accounts.feedHash, hash));
+        if (!account?.active) return undefined;
+        const rows = await tx
+          .select()
+          .from(inspections)
+          .where(
+            and(
+              seenBy(account),
+              eq(inspections.resting, false),
+              or(isNotNull(inspections.dueOn), sql`docket ? 'permit'`),
+            ),
+          );
+        const days = (await inspectionsOf(tx, rows)).map(shownTo(account)).flatMap(daysOf);
+        return days.filter(({ what, inspector }) => what !== 'visit' || account.role !== 'inspector' || inspector === account.name); // prettier-ignore
+      }));
+    if (!all) throw new Problem(404, 'Not found', 'There is no calendar at this address.');
+    const { value, error } = createEvents(all.map(eventOf));
+    if (error) throw error;
+    response
+      .set('Cache-Control', 'no-store')
+      .type('text/calendar')
+      .send(value ?? '');
+  });
+  return router;
+}
