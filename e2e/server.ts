@@ -35,6 +35,8 @@ async function asAdmin(sql: string, url = process.env.TEST_DATABASE_URL): Promis
 
 /** A real server on a database of its own, that can be killed and started again. */
 export class Office {
+  /** What its server is told beside the usual, from its next start on. */
+  settings: Readonly<Record<string, string>> = {};
   private server: ChildProcess | undefined;
   private constructor(
     readonly address: string,
@@ -78,6 +80,7 @@ export class Office {
         EVIDENCE_FOLDER: join(this.folder, 'photos'),
         ANCHOR_FOLDER: join(this.folder, 'anchors'),
         OUTBOX_FOLDER: join(this.folder, 'outbox'),
+        ...this.settings,
         SEAL_KEYS: KEYS, // an office that is a copy of another has its seals too
       },
     });

@@ -11,7 +11,7 @@ import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
 import { dayText, shortDayText, weekdayText } from '../theme/dates';
 import { Screen } from '../theme/screen';
-import { TARGET, usePalette } from '../theme/theme';
+import { TARGET, TEXT_FONT, usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { Feed } from './feed';
@@ -43,7 +43,7 @@ function Entry({ one, nth, onEarlier }: { one: OnDay; nth: number | undefined; o
           <Words numberOfLines={2} style={{ fontSize: 16, lineHeight: 22 }}>
             {[one.what === 'visit' ? one.words : `${DAY_KINDS[one.what]}. ${one.words}`, one.inspector]
               .filter(Boolean)
-              .join(', ')}
+              .join(' · ')}
           </Words>
         </View>
       </Pressable>
@@ -113,12 +113,12 @@ export function CalendarScreen() {
       if (who === undefined || one.inspector === who) days.set(one.day, [...(days.get(one.day) ?? []), one]);
     return days;
   }, [everything, who]);
-  const monday = dayjs(day).subtract((dayjs(day).day() + 6) % 7, 'day');
+  const sunday = dayjs(day).subtract(dayjs(day).day(), 'day');
   const shown =
     way === 'month'
       ? [day]
       : way === 'week'
-        ? Array.from({ length: 7 }, (_, i) => monday.add(i, 'day').format(ISO))
+        ? Array.from({ length: 7 }, (_, i) => sunday.add(i, 'day').format(ISO))
         : [...byDay.keys()].sort();
   const turnWeek = (by: number) => setDay(dayjs(day).add(by, 'week').format(ISO));
   return (
@@ -149,6 +149,8 @@ export function CalendarScreen() {
             theme={{
               calendarBackground: palette.sheet,
               monthTextColor: palette.ink,
+              textMonthFontFamily: TEXT_FONT,
+              textDayHeaderFontFamily: TEXT_FONT,
               textMonthFontSize: 20,
               textMonthFontWeight: '700',
               textSectionTitleColor: palette.quiet,

@@ -8,6 +8,9 @@ import { usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Words } from '../theme/words';
 
+/** What is sent again has gone by then, if it goes. */
+const SENT_WITHIN_MS = 4_000;
+
 /** What the permit office does not have yet: what waits for it, and what it refused; nothing where it has all. */
 export function PermitPosts() {
   const palette = usePalette();
@@ -30,7 +33,9 @@ export function PermitPosts() {
       await load();
     } catch (error) {
       setTrouble((error as Error).message);
+      await load(); // it may have gone by itself meanwhile
     }
+    setTimeout(() => void load(), SENT_WITHIN_MS);
   };
   if (posts.length === 0) return null;
   return (

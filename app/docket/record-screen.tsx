@@ -240,9 +240,6 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
             <Plate role="button" quiet label={packing ? 'Packing…' : 'Save everything'} onPress={() => void pack()} />
           </View>
         )}
-        <PermitAndInstaller inspection={inspection} />
-        <Appeals inspection={inspection} />
-        {inspector && <Notes inspection={inspection.id} />}
         {[...inspection.decisions].reverse().map((signed) => (
           <SignedDecision
             key={signed.id}
@@ -251,6 +248,9 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
             sealed={records.find((one) => one.id === signed.id)}
           />
         ))}
+        <PermitAndInstaller inspection={inspection} />
+        <Appeals inspection={inspection} />
+        {inspector && <Notes inspection={inspection.id} />}
       </View>
     </Screen>
   );

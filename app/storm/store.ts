@@ -98,8 +98,12 @@ export async function openStormDay(name: string): Promise<void> {
   await syncStorm();
 }
 
+/** Whether something was said since the sending under way began. */
+let saidSince = false;
+
 /** Sends what waits, and asks for what others said. One at a time. */
 export function syncStorm(): Promise<void> {
+  saidSince = syncing !== undefined;
   syncing ??= sync()
     .then(
       () => set({ reach: 'reached', trouble: undefined }),
@@ -111,6 +115,7 @@ export function syncStorm(): Promise<void> {
     )
     .finally(() => {
       syncing = undefined;
+      if (saidSince) void syncStorm();
     });
   return syncing;
 }

@@ -207,14 +207,7 @@ export function StormScreen() {
             </View>
             {mine.length > 0 && <Heading>{`Mine to see: ${mine.length}`}</Heading>}
             {mine.map(row)}
-            {rest.length > 0 && (
-              <Heading>
-                {RELEASES.map(
-                  (one) =>
-                    `${rest.filter(({ release }) => release === one).length} ${STORM_RELEASES[one].toLowerCase()}`,
-                ).join(', ')}
-              </Heading>
-            )}
+            {rest.length > 0 && <Heading>{`Seen, or taken by others: ${rest.length}`}</Heading>}
             {rest.map(row)}
             {houses.length > 0 && <Quiet>{`As of ${momentText(new Date().toISOString())}`}</Quiet>}
           </>

@@ -70,13 +70,15 @@ function takenUp(inspection: string, now: Inspection, dueOn: string | undefined,
 function storyOf(property: DemoProperty, people: readonly Account[], days: number): Made[] {
   const story: Made[] = [];
   let now: Inspection | undefined;
-  const later = (text: string) => dayjs(text).add(days, 'day');
-  const dayOf = (text: string) => later(text).format('YYYY-MM-DD');
+  /** The times of the demo are those of a clock five hours behind UTC. */
+  const later = (text: string) => dayjs(text).add(days, 'day').add(5, 'hour');
+  const dayOf = (text: string) => dayjs(text).add(days, 'day').format('YYYY-MM-DD');
   let time = later(property.opened);
   const person = (login: string) => people.find((one) => one.login === login)!;
   const inspector = person(property.by ?? PEOPLE[0].login);
   const add = (by: Account, body: ChangeBody, at?: string, touches = 1) => {
-    time = at ? later(at) : time.add(20 * touches, 'second');
+    const next = time.add(20 * touches, 'second');
+    time = at && later(at).isAfter(next) ? later(at) : next;
     const change = { ...body, id: randomUUID(), at: time.toISOString() } as Change;
     const applied = applyChange(now, change, by);
     if (!applied.ok) throw new Error(`demo, ${property.header.address}: ${applied.why}`);
