@@ -1,4 +1,3 @@
-import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';

@@ -1,10 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { factAt, recordedFacts } from '@careful-latch/core/case';
 import { applyChange, openedInspection, type Change } from '@careful-latch/core/record';
+import house from '../../examples/case-2-breaker-50-before-inlet-30.json';
 import { factsOf, readGiven } from './given';
 
-const text = readFileSync(join(__dirname, '../../examples/case-2-breaker-50-before-inlet-30.json'), 'utf8');
+const text = JSON.stringify(house);
 const ID = '0dd0a7c4-1f5e-4b7a-9c00-000000000001';
 
 test('a case file opens as a draft with everything that it says, and with how it came', () => {

@@ -58,13 +58,12 @@ export const installerSchema = object({
 });
 
 /** Who does the work, from a day on: the last of them answers for what is open. */
-export interface Installer extends InferType<ReturnType<typeof installerOnly>> {
+export interface Installer extends Omit<InferType<typeof installerSchema>, 'words'> {
   readonly from: string;
   readonly by: string;
   /** What was handed over, and how it stood then. */
   readonly words: string;
 }
-const installerOnly = () => object(installerShape);
 
 /** What follows at a house beside violations, orders and visits; each is absent where there is nothing of it. */
 export interface FollowUp {
