@@ -15,6 +15,7 @@ import type { Connection } from './database/client';
 import { evidenceRoutes } from './evidence/routes';
 import { EvidenceStore } from './evidence/store';
 import { inspectionRoutes } from './inspections/routes';
+import { keepingRoutes } from './keeping/routes';
 import { heldRoutes } from './held/routes';
 import type { SealKeys } from './ledger/keys';
 import { errorOf, requestOf } from './log';
@@ -150,7 +151,8 @@ export function createApp({
     mailRoutes(door, keys, wake, publicUrl),
   );
   api.use(permitRoutes(door, permits, wake), noteRoutes(door), stormRoutes(door), feedRoutes(door), monthRoutes(door));
-  api.use(evidenceRoutes(door, new EvidenceStore(evidenceFolder)), notFound);
+  const photos = new EvidenceStore(evidenceFolder);
+  api.use(keepingRoutes(door, keys, photos), evidenceRoutes(door, photos), notFound);
   app.use('/api', api);
 
   app.use(paperRoutes(door), calendarRoutes(door));

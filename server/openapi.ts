@@ -217,9 +217,13 @@ const schemas: Record<string, Json> = {
         object({ id: uuid, against: uuid, filedBy: text, state: states(APPEAL_STATES), steps: steps(APPEAL_STATES) }),
       ),
       permit: object({ state: states(PERMIT_STATES), until: nullable(day), steps: steps(PERMIT_STATES) }),
+      hold: object({
+        on: { type: 'boolean' },
+        steps: list(object({ to: { enum: ['held', 'released'] }, at: instant, by: text, words: text })),
+      }),
       installers: list(object({ ...installer, from: instant, by: text, words: text })),
     },
-    ['papers', 'appeals', 'permit', 'installers'],
+    ['papers', 'appeals', 'permit', 'installers', 'hold'],
   ),
   HeldDecisions: object({
     held: list(
@@ -287,6 +291,25 @@ const schemas: Record<string, Json> = {
     ),
   }),
   Notes: object({ notes: list(object({ id: uuid, words: text, by: text, at: instant })) }),
+  Years: object({ photo: nullable(count), note: nullable(count) }),
+  Keeping: object({
+    years: ref('Years'),
+    due: list(
+      object({
+        inspection: uuid,
+        address: text,
+        kind: { enum: ['photo', 'note'] },
+        n: count,
+        since: day,
+        held: { type: 'boolean' },
+      }),
+    ),
+  }),
+  Destroy: object({ inspection: uuid, kind: { enum: ['photo', 'note'] }, reason: text }),
+  Looked: object({
+    looked: list(object({ by: text, day })),
+    destroyed: list(object({ kind: { enum: ['photo', 'note'] }, subject: text, reason: text, by: text, at: instant })),
+  }),
   Storm: object({ id: uuid, name: text, day }),
   Storms: object({ storms: list(ref('Storm')) }),
   Opened: object({ id: uuid }),
@@ -438,6 +461,7 @@ const schemas: Record<string, Json> = {
           change('appeal', { appeal: uuid, to: states(APPEAL_STATES) }, { words: text, against: uuid, filedBy: text }),
           change('permit', { to: states(PERMIT_STATES), until: nullable(day) }, { words: text }),
           change('installer', installer, { words: text }),
+          change('hold', { to: { enum: ['held', 'released'] } }, { words: text }),
           change('decide', { base: { type: 'integer', minimum: 0 }, shown: text, decision: object(decision) }),
         ],
       },
@@ -714,6 +738,37 @@ export function openApi(): Json {
           parameters: [idParameter, ...protectedChange.parameters],
           ...body('Words'),
           responses: answers('200', 'Done', 'Kept', ['401', '403', '404', '422']),
+        },
+      },
+      '/api/keeping': {
+        get: {
+          summary: 'What is kept how long, and what is over its time',
+          ...leadOnly,
+          responses: answers('200', 'Keeping', 'What is kept', ['401', '403']),
+        },
+        patch: {
+          summary: 'Says how many years photos and notes are kept',
+          ...leadOnly,
+          ...protectedChange,
+          ...body('Years'),
+          responses: answers('200', 'Done', 'Kept', ['401', '403', '422']),
+        },
+      },
+      '/api/keeping/destroy': {
+        post: {
+          summary: 'Destroys what is over its time at one house; a hold blocks it',
+          ...leadOnly,
+          ...protectedChange,
+          ...body('Destroy'),
+          responses: answers('200', 'Done', 'Destroyed', ['401', '403', '409', '422']),
+        },
+      },
+      '/api/inspections/{id}/looked': {
+        get: {
+          summary: 'Who has looked at its records, and what of it was destroyed',
+          ...leadOnly,
+          parameters: [idParameter],
+          responses: answers('200', 'Looked', 'Who and what', ['401', '403', '422']),
         },
       },
       '/api/storms': {

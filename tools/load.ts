@@ -1,17 +1,17 @@
 /**
- * npm run load: an office’s server under load. Fills a database of its own with 20 offices, 100,000 inspections and 1,000,000
- * changes (or as many inspections as are named: npm run load -- 20000), lets 20 people work at once, each faster than a hand can, and prints what each
+ * npm run load: an office’s server under load. Fills a database of its own with 20 offices, 100,000 inspections, 1,000,000
+ * changes and 1,000,000 violations (or as many inspections as are named: npm run load -- 20000), lets 20 people work at once, each faster than a hand can, and prints what each
  * request took beside its target. Ends with 1 where a target is missed.
  */
 import { execFileSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
-import { gzipSync } from 'node:zlib';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { setTimeout as pause } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
-import type { Inspection } from '@careful-latch/core/record';
+import { morningOf, type Inspection } from '@careful-latch/core/record';
 import { Office } from '../e2e/server';
 import { DEMO_PASSWORD } from '../server/demo/password';
 import { startCluster } from './database.mjs';
@@ -24,6 +24,7 @@ const ROUNDS = 30;
 /** From an answer until the same person asks again: quicker than any hand. */
 const PAUSE_MS = 200;
 const CHANGES_EACH = 10;
+const VIOLATIONS_EACH = 10;
 /** So many inspections of an office are open at a time; the others rest. */
 const OPEN_EACH = 200;
 
@@ -68,8 +69,22 @@ async function fill(url: string): Promise<void> {
       [office, CHANGES_EACH],
     );
     await client.query(
-      `insert into decisions (id, office, inspection, revision, by, kind, signed_at, record, seal)
-       select gen_random_uuid(), $1, i.id, 1, $2, d.kind, d.signed_at, d.record, d.seal
+      `insert into violations (id, office, inspection, state, severity, rules, due_on, opened_on, settled_on)
+       select gen_random_uuid(), office, id, case when r % 10 = 0 and not resting then 'open' when r % 7 = 0 then 'withdrawn' else 'verified' end,
+         case when r % 4 = 0 then 'hazard' else 'correction' end, array[(array['cord/ampacity', 'breaker/held-down', 'labels/max-load'])[1 + r % 3]],
+         current_date - age + 30, current_date - age, case when r % 10 > 0 or resting then least(current_date, current_date - age + r) end
+       from (select *, (hashtext(id::text) & 1023) as age from inspections where office = $1) i, generate_series(1, $2::int) r`,
+      [office, VIOLATIONS_EACH],
+    );
+    await client.query(
+      `insert into visits (id, office, inspection, number, state, day, inspector)
+       select gen_random_uuid(), office, id, 1, 'done', current_date - (hashtext(id::text) & 1023), inspector from inspections
+       where office = $1 and inspector is not null`,
+      [office],
+    );
+    await client.query(
+      `insert into decisions (id, office, inspection, revision, by, kind, signed_at, nth, transfer, left_out, record, seal)
+       select gen_random_uuid(), $1, i.id, 1, $2, d.kind, now() - (hashtext(i.id::text) & 31) * interval '1 day', 1, d.transfer, d.left_out, d.record, d.seal
        from inspections i join decisions d on d.revision = (select max(revision) from decisions e where e.inspection = d.inspection)
        where i.office = $1 and not i.resting and d.office <> all ($3::uuid[]) and i.owner = d.record->'header'->>'owner'`,
       [office, account, Array.from({ length: OFFICES }, (_, k) => officeOf(k))],
@@ -88,6 +103,9 @@ interface Answer {
   readonly bytes: number;
 }
 
+/** As the server compresses. */
+const BROTLI = { params: { [constants.BROTLI_PARAM_QUALITY]: 4 } };
+
 const headBytes = (headers: Iterable<[string, string]>) =>
   [...headers].reduce((sum, [name, value]) => sum + name.length + value.length + 4, 0);
 
@@ -105,7 +123,9 @@ class Person {
     });
     const text = await response.text();
     if (response.status >= 400) throw new Error(`${method} ${path}: ${response.status} ${text.slice(0, 200)}`);
-    const compressed = response.headers.has('content-encoding') ? gzipSync(text).length : text.length;
+    const coding = response.headers.get('content-encoding');
+    const compressed =
+      coding === 'br' ? brotliCompressSync(text, BROTLI).length : coding ? gzipSync(text).length : text.length;
     const bytes =
       headBytes(Object.entries(this.headers)) + (sent?.length ?? 0) + headBytes(response.headers) + compressed;
     if (path === '/session') {
@@ -117,6 +137,11 @@ class Person {
       this.headers = { ...this.headers, cookie, 'x-csrf-token': csrfToken, 'x-account': account.id };
     }
     return { status: response.status, body: text, bytes };
+  }
+  /** The calendar at an address of its own, without a session. */
+  async feed(path: string): Promise<void> {
+    const answer = await fetch(this.address + path);
+    if (!answer.ok || !(await answer.text()).includes('BEGIN:VCALENDAR')) throw new Error(`${path}: ${answer.status}`);
   }
   signIn = (login: string) => this.ask('POST', '/session', { login, password: DEMO_PASSWORD });
 }
@@ -150,6 +175,8 @@ const WORDS = ['orch', 'pip', 'row 12', "o'", 'wt 3', 'lane'];
 async function work(person: Person, held: readonly Inspection[], from: number): Promise<number> {
   let cursor = from;
   let tapBytes = 0;
+  const month = new Date().toISOString().slice(0, 7);
+  const { path: feed } = JSON.parse((await person.ask('POST', '/feed', {})).body) as { path: string };
   for (let round = 0; round < ROUNDS; round++) {
     const house = held[round % held.length]!.id;
     const page = await timed('list, a page', () =>
@@ -170,13 +197,19 @@ async function work(person: Person, held: readonly Inspection[], from: number): 
     }; // prettier-ignore
     const tap = await timed('a tap (one change)', () => person.ask('POST', '/changes', { changes: [change] }));
     tapBytes = Math.max(tapBytes, tap.bytes);
+    // Looked at now and then, and not with every house.
+    if (round % 10 === 5) {
+      await timed('month', () => person.ask('GET', `/month?month=${month}`));
+      await timed('calendar (iCalendar)', () => person.feed(feed));
+      await timed('morning, on the device', () => Promise.resolve(morningOf(held, `${month}-15`)));
+    }
     const delta = await timed('what changed since', () => person.ask('GET', `/inspections?since=${cursor}`));
     cursor = (JSON.parse(delta.body) as { cursor: number }).cursor;
   }
   return tapBytes;
 }
 
-const TARGET_MS: Readonly<Record<string, number>> = { 'sign-in': 500 };
+const TARGET_MS: Readonly<Record<string, number>> = { 'sign-in': 500, month: 200, 'calendar (iCalendar)': 200, 'morning, on the device': 200 }; // prettier-ignore
 const ANY_TARGET_MS = 100;
 
 const folder = join(root, '.data', 'load-postgres');
@@ -193,7 +226,7 @@ try {
   const filling = performance.now();
   await fill(office.databaseUrl);
   console.log(
-    `${INSPECTIONS} inspections, ${INSPECTIONS * CHANGES_EACH} changes in ${OFFICES} offices, made in ${Math.round((performance.now() - filling) / 1000)} s`,
+    `${INSPECTIONS} inspections, ${INSPECTIONS * CHANGES_EACH} changes, ${INSPECTIONS * VIOLATIONS_EACH} violations in ${OFFICES} offices, made in ${Math.round((performance.now() - filling) / 1000)} s`,
   );
   const people = Array.from({ length: PEOPLE }, () => new Person(office.address));
   for (const [n, one] of people.entries()) await one.signIn(loginOf(n % OFFICES));

@@ -1,3 +1,4 @@
 export * from './paper';
 export * from './papers';
 export * from './print';
+export * from './redact';

@@ -26,9 +26,15 @@ export interface OnDay {
   readonly visit?: { readonly id: string; readonly turn: number | null };
 }
 
+/** So much of an inspection says what falls on which day. */
+interface Dated extends Pick<Inspection, 'id' | 'docket'> {
+  readonly header: Pick<Inspection['header'], 'address' | 'permit'>;
+  readonly decisions: readonly { readonly signature: { readonly name: string } }[];
+}
+
 /** Everything of a house that falls on a day: for a calendar. */
-export function daysOf({ header, docket, decisions, id }: Inspection): OnDay[] {
-  const last = decisions.at(-1)?.signature?.name ?? '';
+export function daysOf({ header, docket, decisions, id }: Dated): OnDay[] {
+  const last = decisions.at(-1)?.signature.name ?? '';
   const on = (own: string, day: string, what: OnDay['what'], words: string, inspector = last): OnDay => ({
     id: `${id}-${own}`,
     inspection: id,

@@ -157,6 +157,15 @@ describe('an appeal', () => {
   });
 });
 
+test('a record is held and released by the lead alone, each time with a reason', () => {
+  const hold = (to: 'held' | 'released', words = 'A court has asked for it.'): ChangeBody => ({ type: 'hold', inspection: ID, to, words }); // prettier-ignore
+  expect(refusal(inspection(), hold('held'), INSPECTOR)).toContain('The lead alone');
+  expect(refusal(inspection(), hold('held', 'short'), LEAD)).toContain('Say why');
+  const held = after(inspection(), hold('held'));
+  expect(held.docket.hold).toMatchObject({ on: true, steps: [{ to: 'held', by: LEAD.name }] });
+  expect(after(held, hold('released')).docket.hold).toMatchObject({ on: false, steps: [{}, { to: 'released' }] });
+});
+
 describe('what a photo shows', () => {
   /** A house sent away for one label and one breaker, each its own violation. */
   const sent = () => {

@@ -65,12 +65,19 @@ export interface Installer extends Omit<InferType<typeof installerSchema>, 'word
   readonly words: string;
 }
 
+/** Whether anything of a house may be destroyed: not while it is held, for a court or an appeal. */
+export interface Hold {
+  readonly on: boolean;
+  readonly steps: readonly Step<'held' | 'released'>[];
+}
+
 /** What follows at a house beside violations, orders and visits; each is absent where there is nothing of it. */
 export interface FollowUp {
   readonly papers?: readonly PaperStanding[];
   readonly appeals?: readonly Appeal[];
   readonly permit?: Permit;
   readonly installers?: readonly Installer[];
+  readonly hold?: Hold;
 }
 
 export const followUpSchemas = {
@@ -96,6 +103,12 @@ export const followUpSchemas = {
     type: mixed<'permit'>().required(),
     to: stateIn(PERMIT_STATES),
     until: day('The day until which the permit holds').nullable().defined(),
+    words,
+  }).noUnknown(),
+  hold: object({
+    ...changeShape,
+    type: mixed<'hold'>().required(),
+    to: stateIn({ held: 'Held', released: 'Released' } as const),
     words,
   }).noUnknown(),
   installer: object({
@@ -166,6 +179,12 @@ export function withFollowUp<F extends FollowUp>(
     return { ...before, installers: [...before_, { kind, name, license, from: at, by: by.name, words: said }] };
   }
   const step = { at, by: by.name, words: said };
+  if (change.type === 'hold') {
+    if (by.role !== 'lead') return 'The lead alone holds a record, and releases it.';
+    if (said.length < SHORTEST_REASON) return `Say why, in at least ${SHORTEST_REASON} characters.`;
+    const steps = [...(before.hold?.steps ?? []), { ...step, to: change.to }];
+    return { ...before, hold: { on: change.to === 'held', steps } };
+  }
   if (change.type === 'permit') {
     const from = before.permit?.state ?? 'none';
     const why = whyNotMove(PERMIT_MOVES, PERMIT_STATES, 'The permit', from, change.to, by);

@@ -23,6 +23,7 @@ export const HISTORY_KINDS = {
   permit: 'Permit',
   installer: 'Work',
   appeal: 'Appeal',
+  hold: 'Hold',
   evidence: 'Photo or note',
 } as const;
 
@@ -85,6 +86,9 @@ export function historyOf(inspections: readonly Inspection[]): Happened[] {
         ...(docket.permit ? stepsOf('permit', header.permit || 'Permit', PERMIT_STATES, docket.permit.steps) : []),
         ...(docket.installers ?? []).map(({ from, by, name, words }) => ({ at: from, inspection: id, what: 'installer' as const, by, words: sentence(`Work by ${name}`, words) })), // prettier-ignore
         ...(docket.appeals ?? []).flatMap((each) => stepsOf('appeal', `Appeal of ${each.filedBy}`, APPEAL_STATES, each.steps)), // prettier-ignore
+        ...(docket.hold
+          ? stepsOf('hold', 'The record', { held: 'Held', released: 'Released' }, docket.hold.steps)
+          : []),
         ...one.evidence.map(({ at, by, text, photo }) => ({ at, inspection: id, what: 'evidence' as const, by, words: sentence(photo ? 'Photo' : 'Note', text) })), // prettier-ignore
       ];
     })

@@ -139,6 +139,7 @@ describe('reading changes', () => {
       change({ type: 'appeal', inspection: ID, appeal: uuidOf(1), to: 'upheld', words: 'By the board of appeals.' }),
       change({ type: 'permit', inspection: ID, to: 'renewed', until: '2027-01-31', words: '' }),
       change({ type: 'installer', inspection: ID, kind: 'owner', name: 'Pat O’Dell', license: '', words: '' }),
+      change({ type: 'hold', inspection: ID, to: 'held', words: 'A court has asked for it.' }),
       change({ type: 'rules', inspection: ID, rules: 2 }),
       change({ type: 'request', inspection: ID }),
       change({ type: 'head', inspection: ID, address: '3 Lane', owner: '', permit: '', reason: 'Another house.' }),

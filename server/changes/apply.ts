@@ -156,6 +156,7 @@ const OTHER_WORDS = {
   appeal: 'an appeal',
   permit: 'the permit',
   installer: 'who does the work',
+  hold: 'that the record is held',
   decide: 'a decision',
 } as const;
 

@@ -5,7 +5,7 @@ import { CORRECTIONS, openOffice, opening, visitor, type Office } from '../test/
 import { databaseCodeOf } from '../problems';
 import { connect } from './client';
 import { requireServerRole } from './migrate';
-import { accounts, changes, decisions, held, inspections, invites, ledger, mails, notes, offices, permitPosts, rules, stormEntries, storms, violations, visits } from './schema'; // prettier-ignore
+import { accounts, changes, decisions, destroyed, held, inspections, invites, ledger, mails, notes, offices, permitPosts, rules, stormEntries, storms, views, violations, visits } from './schema'; // prettier-ignore
 
 let office: Office;
 let home: string;
@@ -21,6 +21,8 @@ beforeAll(async () => {
   await office.db.insert(mails).values({ ...row, key: 'k', to: 'nan@example.test', subject: 's', body: 'b' });
   await office.db.insert(held).values({ ...about, body: opening(house!.id), why: 'It came late.' });
   await office.db.insert(notes).values({ ...about, words: 'Who complained.' });
+  await office.db.insert(views).values(about);
+  await office.db.insert(destroyed).values({ ...about, kind: 'note', subject: 'n', reason: 'Its time was over.' });
   await office.db.insert(storms).values({ ...row, name: 'Ice', day: '2026-11-26' });
   const entry = {
     id: randomUUID(),
@@ -132,6 +134,7 @@ test.each([
   ['an inspection', 'delete from inspections'],
   ['an account', 'delete from accounts'],
   ['a restricted note', "update notes set words = ''"],
+  ['what was destroyed', 'delete from destroyed'],
   ['a storm day', 'delete from storms'],
   ['what was seen on it', 'delete from storm_entries'],
 ])('the server’s role is refused at %s: %s', async (_, statement) => {

@@ -59,6 +59,9 @@ export const offices = pgTable('offices', {
   ledgerHead: text('ledger_head').notNull().default(''),
   /** So many hours after it was signed without signal, a decision may still arrive and be sealed. */
   offlineHours: integer('offline_hours').notNull().default(24),
+  /** So many years photos of a finished house, and notes of who complained, are kept; null: as long as the office stands. */
+  photoYears: integer('photo_years').default(7),
+  noteYears: integer('note_years').default(3),
 });
 
 export const accounts = pgTable('accounts', {
@@ -319,6 +322,48 @@ export const notes = pgTable(
     primaryKey({ columns: [table.office, table.id] }),
     foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
     index('notes_inspection').on(table.office, table.inspection),
+  ],
+);
+
+/** Who looked at the signed records of a house, once a day each. */
+export const views = pgTable(
+  'views',
+  {
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
+    day: date('day')
+      .notNull()
+      .default(sql`current_date`),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.inspection, table.by, table.day] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+  ],
+);
+
+/** What was destroyed when its time was over: that it was there, and nothing of it. */
+export const destroyed = pgTable(
+  'destroyed',
+  {
+    id: uuid('id').notNull(),
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
+    kind: varchar('kind', { length: 20 }).$type<'photo' | 'note'>().notNull(),
+    /** SHA-256 of the photo; the id of the note. */
+    subject: text('subject').notNull(),
+    reason: text('reason').notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
+    at: timestamp('at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.id] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+    uniqueIndex('destroyed_subject').on(table.office, table.subject),
   ],
 );
 

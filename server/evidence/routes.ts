@@ -3,6 +3,7 @@ import { raw, Router } from 'express';
 import { number, object, string } from 'yup';
 import type { Door } from '../database/client';
 import { inspectionIn } from '../inspections/queries';
+import { destroyedAt } from '../keeping/routes';
 import { Problem } from '../problems';
 import { csrfProtection } from '../sessions/routes';
 import type { Account } from '../sessions/account';
@@ -30,7 +31,16 @@ export function evidenceRoutes(door: Door, store: EvidenceStore): Router {
 
   async function addressed(account: Account, params: unknown) {
     const { id, sha256 } = addressSchema.validateSync(params);
-    return { sha256, inspection: await door.inOffice(account.office, (tx) => inspectionIn(tx, account, id)) };
+    return door.inOffice(account.office, async (tx) => {
+      const gone = await destroyedAt(tx, sha256);
+      if (gone)
+        throw new Problem(
+          410,
+          'Destroyed',
+          `This photo was destroyed on ${gone.toISOString().slice(0, 10)}, when its time was over.`,
+        );
+      return { sha256, inspection: await inspectionIn(tx, account, id) };
+    });
   }
 
   router.put(

@@ -46,6 +46,11 @@ export class EvidenceStore {
     return existsSync(file) ? file : undefined;
   }
 
+  /** Takes a picture away for good; one that is not there is gone already. */
+  destroy(office: string, sha256: string): Promise<void> {
+    return rm(this.fileOf(office, sha256), { force: true });
+  }
+
   /**
    * Writes a piece at its place and says how much is there; the same piece twice is one. One that would leave a gap is not
    * written. Throws a `Problem` where the whole turns out to be another picture than was announced, or none.

@@ -2,7 +2,7 @@ import { and, eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { number, string } from 'yup';
 import type { Door, Transaction } from '../database/client';
-import { decisions, inspections, ledger } from '../database/schema';
+import { decisions, inspections, ledger, views } from '../database/schema';
 import { signedBy, type SealKeys } from '../ledger/keys';
 import { saidOf } from '../ledger/ledger';
 import { numberOf, type Line } from '../ledger/line';
@@ -74,7 +74,15 @@ export function inspectionRoutes(door: Door, keys: SealKeys): Router {
   router.get('/inspections/:id/records', async (request, response) => {
     const account = accountOf(request);
     const wanted = id.validateSync(request.params.id);
-    const records = await door.inOffice(account.office, (tx) => recordsOf(tx, keys, account, wanted));
+    const records = await door.inOffice(account.office, async (tx) => {
+      const found = await recordsOf(tx, keys, account, wanted);
+      if (found.length > 0)
+        await tx
+          .insert(views)
+          .values({ office: account.office, inspection: wanted, by: account.id })
+          .onConflictDoNothing();
+      return found;
+    });
     response.json({ records, keys: keys.publicKeys });
   });
 

@@ -28,7 +28,8 @@ test('the lead opens a day, once; whoever inspects takes houses, and sees what o
   expect((await ilse.post('/api/storms', { id, name: 'Ice of November', day: TODAY })).status).toBe(200);
   expect((await ilse.post('/api/storms', { id, name: 'Another', day: TODAY })).status).toBe(409);
   expect((await joss.post('/api/storms', { id: randomUUID(), name: 'Mine', day: TODAY })).status).toBe(403);
-  expect((await joss.get('/api/storms')).body).toMatchObject({ storms: [{ id, name: 'Ice of November' }] });
+  const { storms } = (await joss.get('/api/storms')).body as { storms: object[] };
+  expect(storms[0]).toEqual({ id, name: 'Ice of November', day: TODAY }); // the demo’s lies behind
   expect(
     statuses((await joss.post(`/api/storms/${id}/entries`, { entries: [entry(id, '4 Alder Lane')] })).body),
   ).toEqual(['taken']);
