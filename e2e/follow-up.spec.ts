@@ -1,7 +1,11 @@
 import { once } from 'node:events';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
 import { DEMO_PROPERTIES } from '../server/demo/properties';
 import { permitOffice, type Way } from '../server/permit-office/office';
@@ -167,6 +171,41 @@ test('a certificate made void is replaced: both papers say how they stand; who c
   expect(Object.keys(files).filter((name) => name.endsWith('.pdf')).length).toBeGreaterThan(3);
   for (const [name, bytes] of Object.entries(files))
     expect([name, strFromU8(bytes, true).includes('Nightwhistle')]).toEqual([name, false]);
+
+  const court = page.waitForEvent('download');
+  await walker.press('button', 'For a court');
+  const given = unzipSync(readFileSync(await (await court).path()));
+  const contents = strFromU8(given['contents.txt']!);
+  for (const [name, bytes] of Object.entries(given).filter(([one]) => one !== 'contents.txt'))
+    expect(contents).toContain(`${createHash('sha256').update(bytes).digest('hex')}  ${String(bytes.length).padStart(10)}  ${name}`); // prettier-ignore
+  expect(Object.keys(given)).toEqual(expect.arrayContaining(['whole/papers/report.pdf', 'redacted/report.pdf', 'whole/verify.mjs'])); // prettier-ignore
+  expect(strFromU8(given['history.txt']!)).toContain('Approved: void. It names another owner.');
+  expect(strFromU8(given['who-looked.json']!)).toContain('Ilse O’Harrow');
+  expect(strFromU8(given['clocks-and-versions.txt']!)).toMatch(/received, by the clock of the office: 20/);
+  expect(JSON.stringify(Object.values(given).map((one) => strFromU8(one, true)))).not.toContain('Nightwhistle');
+  const folder = mkdtempSync(join(tmpdir(), '.careful-latch-'));
+  writeFileSync(join(folder, 'verify.mjs'), given['whole/verify.mjs']!);
+  const verified = (record: string) => {
+    writeFileSync(join(folder, 'record.json'), record);
+    return spawnSync(process.execPath, ['verify.mjs'], { cwd: folder, encoding: 'utf8' });
+  };
+  const record = strFromU8(given['whole/record.json']!);
+  expect(verified(record)).toMatchObject({ status: 0, stdout: expect.stringContaining('2 records hold.') as unknown });
+  expect(verified(record.replace('Pell Tarrowby', 'Pell Tarrowbie'))).toMatchObject({ status: 1, stdout: expect.stringContaining('it is not what was sealed') as unknown }); // prettier-ignore
+  rmSync(folder, { recursive: true });
+
+  await page.getByTestId('signed').first().getByRole('button', { name: 'Inspection report' }).click();
+  const paperShown = page.getByTestId('paper');
+  await expect(paperShown).toContainText('Pell Tarrowby');
+  await walker.press('button', 'A redacted copy');
+  await expect(paperShown).not.toContainText('Pell Tarrowby');
+  await page.getByRole('checkbox', { name: /^Property: 3 Windfall Lane/ }).click();
+  await expect(paperShown).not.toContainText('3 Windfall Lane');
+  await expect(paperShown).toContainText('Personal data: 2');
+  const copy = page.waitForEvent('download');
+  await walker.press('button', 'Save as PDF');
+  expect((await copy).suggestedFilename()).toBe('3-windfall-lane-report-redacted.pdf');
+
   await page.goto(`${office.address}/morning`);
   for (const file of ['Violations, as CSV', 'The list, as CSV', 'Due days, for a calendar']) {
     const saved = page.waitForEvent('download');

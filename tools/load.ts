@@ -172,7 +172,7 @@ async function firstFetch(person: Person) {
 const WORDS = ['orch', 'pip', 'row 12', "o'", 'wt 3', 'lane'];
 
 /** Some of a day of one person, over and over. */
-async function work(person: Person, held: readonly Inspection[], from: number): Promise<number> {
+async function work(person: Person, held: readonly Inspection[], from: number, nth: number): Promise<number> {
   let cursor = from;
   let tapBytes = 0;
   const month = new Date().toISOString().slice(0, 7);
@@ -198,7 +198,7 @@ async function work(person: Person, held: readonly Inspection[], from: number): 
     const tap = await timed('a tap (one change)', () => person.ask('POST', '/changes', { changes: [change] }));
     tapBytes = Math.max(tapBytes, tap.bytes);
     // Looked at now and then, and not with every house.
-    if (round % 10 === 5) {
+    if (round % 10 === nth % 10) {
       await timed('month', () => person.ask('GET', `/month?month=${month}`));
       await timed('calendar (iCalendar)', () => person.feed(feed));
       await timed('morning, on the device', () => Promise.resolve(morningOf(held, `${month}-15`)));
@@ -235,7 +235,7 @@ try {
   const signingIn = (async () => {
     for (let i = 0; i < 15; i++) await timed('sign-in', () => new Person(office.address).signIn(loginOf(i)));
   })();
-  const taps = await Promise.all(people.map((one, n) => work(one, fetched[n]!.held, fetched[n]!.cursor)));
+  const taps = await Promise.all(people.map((one, n) => work(one, fetched[n]!.held, fetched[n]!.cursor, n)));
   await signingIn;
   const rssMb = Number(execFileSync('ps', ['-o', 'rss=', '-p', String(office.pid)], { encoding: 'utf8' })) / 1024;
   console.table(

@@ -289,3 +289,37 @@ export function Appeals({ inspection }: { inspection: Inspection }) {
     </View>
   );
 }
+
+/** Whether anything of the record may be destroyed when its time is over; the lead holds it for a court or an appeal. */
+export function Held({ inspection }: { inspection: Inspection }) {
+  const { trouble, change } = useChange();
+  const [asking, setAsking] = useState(false);
+  const { hold } = inspection.docket;
+  const act = hold?.on ? 'Release it' : 'Hold it';
+  return (
+    <View style={{ gap: 8 }} testID="hold">
+      <Heading>{hold?.on ? 'Held: nothing of it is destroyed' : 'Not held'}</Heading>
+      {hold?.steps.map((one) => (
+        <Quiet
+          key={one.at}
+        >{`${one.to === 'held' ? 'Held' : 'Released'}: ${one.by}, ${momentText(one.at)}. ${one.words}`}</Quiet>
+      ))}
+      <Trouble>{trouble}</Trouble>
+      {asking ? (
+        <Say
+          label={hold?.on ? 'Why it is released' : 'For whom, and why'}
+          act={act}
+          onSay={(words_) => {
+            if (change({ type: 'hold', inspection: inspection.id, to: hold?.on ? 'released' : 'held', words: words_ }))
+              setAsking(false);
+          }}
+          onClose={() => setAsking(false)}
+        />
+      ) : (
+        <View style={{ flexDirection: 'row' }}>
+          <Plate role="button" quiet label={act} onPress={() => setAsking(true)} />
+        </View>
+      )}
+    </View>
+  );
+}

@@ -19,7 +19,7 @@ import { verdictWords } from '@careful-latch/core/verdict';
 import { Sign, shownAs } from '../drawn/signs';
 import { ShownEvidence } from '../evidence/evidence';
 import { Plate } from '../plates/plate';
-import type { SignedRecord } from '../stores/office';
+import { office as asked, type SignedRecord } from '../stores/office';
 import { BackHome } from '../inspection/back-home';
 import { dayText, momentText } from '../theme/dates';
 import { saveFile } from '../theme/files';
@@ -31,8 +31,8 @@ import type { Walk } from '../inspection/walk';
 import { PAPERS, paperOf, type PaperName } from '@careful-latch/core/papers';
 import { sourceOf } from '../papers/source';
 import { useSession } from '../stores/session';
-import { Appeals, Became, PermitAndInstaller } from './follow-up';
-import { keepRecord } from './keep';
+import { Appeals, Became, Held, PermitAndInstaller } from './follow-up';
+import { keepForCourt, keepRecord } from './keep';
 import { Trouble } from '../theme/trouble';
 import { Notes } from './notes';
 import { useRecords } from './use-records';
@@ -193,16 +193,17 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
   const sealed = useRecords(inspection);
   const { records } = sealed;
   const office = useSession((one) => one.office);
+  const lead = useSession((one) => one.account?.role === 'lead');
   const inspector = useSession((one) => one.account !== null && inspects(one.account.role));
   const [packing, setPacking] = useState(false);
   const [trouble, setTrouble] = useState<string>();
-  const pack = async () => {
+  const pack = async (keep: () => Promise<void>) => {
     setPacking(true);
     setTrouble(undefined);
     try {
-      await keepRecord(inspection, sealed, office?.name ?? '');
+      await keep();
     } catch {
-      setTrouble('It could not be packed here. Load the application again, and try anew.');
+      setTrouble('It could not be packed here. With signal, load the application again, and try anew.');
     }
     setPacking(false);
   };
@@ -237,7 +238,24 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
               label="Save as a file"
               onPress={() => saveFile('record.json', 'application/json', JSON.stringify(sealed, undefined, 2))}
             />
-            <Plate role="button" quiet label={packing ? 'Packing…' : 'Save everything'} onPress={() => void pack()} />
+            <Plate
+              role="button"
+              quiet
+              label={packing ? 'Packing…' : 'Save everything'}
+              onPress={() => void pack(() => keepRecord(inspection, sealed, office?.name ?? ''))}
+            />
+            {lead && (
+              <Plate
+                role="button"
+                quiet
+                label="For a court"
+                onPress={() =>
+                  void pack(async () =>
+                    keepForCourt(inspection, sealed, office?.name ?? '', await asked.looked(inspection.id)),
+                  )
+                }
+              />
+            )}
           </View>
         )}
         {[...inspection.decisions].reverse().map((signed) => (
@@ -250,6 +268,7 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
         ))}
         <PermitAndInstaller inspection={inspection} />
         <Appeals inspection={inspection} />
+        {lead && <Held inspection={inspection} />}
         {inspector && <Notes inspection={inspection.id} />}
       </View>
     </Screen>

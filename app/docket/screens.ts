@@ -8,3 +8,4 @@ export { CalendarScreen } from './calendar-screen';
 export { MonthScreen } from './month-screen';
 export { LookUp } from './look-up';
 export { HistoryScreen } from './history-screen';
+export { KeepingScreen } from './keeping-screen';

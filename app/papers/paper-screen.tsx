@@ -1,7 +1,16 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { PAPERS, SIZES, paperOf, type PaperName, type Size } from '@careful-latch/core/papers';
+import {
+  PAPERS,
+  SIZES,
+  paperOf,
+  redactedCopy,
+  usualRemovals,
+  type PaperName,
+  type RemovalReason,
+  type Size,
+} from '@careful-latch/core/papers';
 import { Trouble } from '../theme/trouble';
 import { useRecords } from '../docket/use-records';
 import type { Walk } from '../inspection/walk';
@@ -14,6 +23,7 @@ import { Screen } from '../theme/screen';
 import { Quiet, Title } from '../theme/words';
 import { PaperView } from './paper-view';
 import { printPaper } from './print';
+import { Removals } from './removals';
 import { sourceOf } from './source';
 
 const SIZE_WORDS: Readonly<Record<Size, string>> = { LETTER: 'Letter', A4: 'A4' };
@@ -29,6 +39,8 @@ export function PaperScreen({ walk: { inspection } }: { walk: Walk }) {
   const [printing, setPrinting] = useState(false);
   const [trouble, setTrouble] = useState<string>();
   const [widthPx, setWidth] = useState(358);
+  /** What is taken out of a copy, and why; undefined while it is the paper itself. */
+  const [removals, setRemovals] = useState<Readonly<Record<string, RemovalReason>>>();
   const signed = inspection.decisions.find(({ id }) => id === decision) ?? inspection.decisions.at(-1);
   const which: PaperName = name !== undefined && Object.hasOwn(PAPERS, name) ? (name as PaperName) : 'report';
   const back = <Back to={`/inspection/${inspection.id}/record`} label="Record" />;
@@ -39,7 +51,8 @@ export function PaperScreen({ walk: { inspection } }: { walk: Walk }) {
       </Screen>
     );
   const sealed = records.find(({ id }) => id === signed.id);
-  const paper = paperOf(which, sourceOf(inspection, signed, sealed, office?.name ?? ''));
+  const whole = paperOf(which, sourceOf(inspection, signed, sealed, office?.name ?? ''));
+  const paper = typeof whole === 'string' || !removals ? whole : redactedCopy(whole, removals);
   const print = async () => {
     if (typeof paper === 'string') return;
     setPrinting(true);
@@ -47,7 +60,7 @@ export function PaperScreen({ walk: { inspection } }: { walk: Walk }) {
     try {
       const pdf = await printPaper(paper, size, inspection.id);
       const place = inspection.header.address.replace(/[^A-Za-z0-9]+/g, '-').toLowerCase();
-      saveBlob(`${place}-${which}.pdf`, pdf);
+      saveBlob(`${place}-${which}${removals ? '-redacted' : ''}.pdf`, pdf);
     } catch (error) {
       setTrouble((error as Error).message);
     }
@@ -78,7 +91,20 @@ export function PaperScreen({ walk: { inspection } }: { walk: Walk }) {
             <Quiet>{paper}</Quiet>
           </>
         ) : (
-          <PaperView paper={paper} inspection={inspection.id} widthPx={widthPx} />
+          <>
+            <View style={{ flexDirection: 'row' }}>
+              <Plate
+                role="button"
+                quiet
+                label={removals ? 'The whole paper' : 'A redacted copy'}
+                onPress={() => setRemovals(removals || typeof whole === 'string' ? undefined : usualRemovals(whole))}
+              />
+            </View>
+            {removals && typeof whole !== 'string' && (
+              <Removals paper={whole} removals={removals} onChange={setRemovals} />
+            )}
+            <PaperView paper={paper} inspection={inspection.id} widthPx={widthPx} />
+          </>
         )}
       </View>
     </Screen>

@@ -18,7 +18,9 @@ export function Settings({ onClose }: { onClose: () => void }) {
   const photos = usePhotos((one) => one.waiting);
   const inspector = account !== null && inspects(account.role);
   const { appearance, help, leftHanded, setAppearance, setHelp, setLeftHanded } = usePreferences();
-  const go = (screen: '/morning' | '/calendar' | '/month' | '/storm' | '/all' | '/rules' | '/people' | '/account') => {
+  const go = (
+    screen: '/morning' | '/calendar' | '/month' | '/storm' | '/keeping' | '/all' | '/rules' | '/people' | '/account',
+  ) => {
     onClose();
     router.navigate(screen as never);
   };
@@ -64,6 +66,7 @@ export function Settings({ onClose }: { onClose: () => void }) {
           <Plate role="button" label="Rules of the office" onPress={() => go('/rules')} />
         )}
         {account?.role === 'lead' && <Plate role="button" label="People" onPress={() => go('/people')} />}
+        {account?.role === 'lead' && <Plate role="button" label="Kept, and destroyed" onPress={() => go('/keeping')} />}
         <Plate role="button" label="Password, sessions" onPress={() => go('/account')} />
       </View>
       <View style={{ flexDirection: 'row', gap: 8, justifyContent: 'space-between' }}>

@@ -60,6 +60,8 @@ export interface SignedRecord {
   readonly sealHolds: boolean;
   /** By which its papers are called; null until it stands in the ledger. */
   readonly number: string | null;
+  /** Its line of the office’s ledger, as JWS; null until it has one. */
+  readonly line: string | null;
   readonly record: {
     readonly header: Header;
     readonly case: Case;
@@ -180,6 +182,19 @@ export interface PermitPost {
   readonly tries: number;
   readonly trouble: string | null;
   readonly answer: string | null;
+}
+
+/** What is kept how long, and what is over its time. */
+export interface Keeping {
+  readonly years: { readonly photo: number | null; readonly note: number | null };
+  readonly due: readonly {
+    readonly inspection: string;
+    readonly address: string;
+    readonly kind: 'photo' | 'note';
+    readonly n: number;
+    readonly since: string;
+    readonly held: boolean;
+  }[];
 }
 
 export interface Note {
@@ -332,6 +347,11 @@ export const office = {
   postAgain: (id: string) => change<object>('POST', `/permits/posts/${id}`),
   notes: (inspection: string) => ask<{ notes: Note[] }>('GET', `/inspections/${inspection}/notes`),
   note: (inspection: string, words: string) => change<object>('POST', `/inspections/${inspection}/notes`, { words }),
+  keeping: () => ask<Keeping>('GET', '/keeping'),
+  keepFor: (years: Keeping['years']) => change<object>('PATCH', '/keeping', years),
+  destroy: (wanted: { inspection: string; kind: 'photo' | 'note'; reason: string }) =>
+    change<object>('POST', '/keeping/destroy', wanted),
+  looked: (inspection: string) => ask<object>('GET', `/inspections/${inspection}/looked`),
   storms: () => ask<{ storms: Storm[] }>('GET', '/storms'),
   openStorm: (storm: Storm) => change<object>('POST', '/storms', storm),
   stormSaid: (id: string, since: number) =>
