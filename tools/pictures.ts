@@ -56,18 +56,34 @@ async function ringedPhoto(page: Page): Promise<void> {
   await page.getByLabel('Caption', { exact: true }).fill('50 on the generator’s handle');
 }
 
+/** A storm day on which one house was seen, and the next is looked at. */
+async function stormHouse(page: Page): Promise<void> {
+  await page.getByLabel('What happened').fill('Ice on the lines');
+  await page.getByRole('button', { name: 'Open a storm day' }).click();
+  const see = async (address: string, answers: readonly string[]) => {
+    await page.getByLabel('House', { exact: true }).fill(address);
+    await page.getByRole('button', { name: 'I am there' }).click();
+    for (const answer of answers) await page.getByRole('radio', { name: answer, exact: true }).click();
+  };
+  await see('3 Windfall Lane', ['Off', 'Out', 'Seen, on utility', 'None seen', 'None', 'The owner']);
+  await page.getByRole('button', { name: 'Release to the utility' }).click();
+  await page.getByTestId('storm-house').waitFor();
+  await see('30 Ladder Lane', ['Running', 'Plugged in', 'None: an outlet is fed', 'None seen', 'None', 'Nobody']);
+}
+
 const PICTURES: Picture[] = [
   { name: 'list', path: '/' },
   { name: 'morning', path: '/morning' },
   { name: 'visit', path: `${house(2)}/visit` },
+  { name: 'calendar', path: '/calendar' },
+  { name: 'month', path: '/month' },
+  { name: 'storm', path: '/storm', before: stormHouse },
   { name: 'paper', path: `${house(12)}/paper?name=order` },
   { name: 'path', path: house(2) },
   { name: 'photo', path: `${house(2)}/breaker?fact=breaker.ratingA`, before: ringedPhoto },
   { name: 'breaker-violated', path: `${house(2)}/breaker` },
   { name: 'neutral', path: `${house(4)}/neutral` },
-  { name: 'transfer', path: `${house(7)}/transfer` },
   { name: 'source', path: `${house(1)}/source` },
-  { name: 'function-test', path: `${house(1)}/function?fact=function.bothWithPartMoved` },
   { name: 'loads', path: `${house(6)}/loads` },
   { name: 'findings', path: `${house(12)}/findings` },
   {
@@ -78,7 +94,6 @@ const PICTURES: Picture[] = [
   { name: 'record', path: `${house(5)}/record`, before: async (page) => page.getByText('Seal holds').waitFor() },
   { name: 'desk-list', path: '/', desk: true, night: true },
   { name: 'desk-wall', path: house(2), desk: true },
-  { name: 'desk-feeder', path: `${house(3)}/feeder`, desk: true },
   { name: 'desk-loads', path: `${house(6)}/loads`, desk: true },
 ];
 

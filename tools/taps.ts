@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { chromium as browserType } from '@playwright/test';
+import { chromium as browserType, type Locator, type Page } from '@playwright/test';
 import { TRANSFER_KINDS, parseCase, type Case } from '@careful-latch/core/case';
 import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
 import { Office } from '../e2e/server';
@@ -22,6 +22,67 @@ const LIMITS: readonly { readonly example: string; readonly taps: number; readon
   { example: 'ok-transfer-panel', taps: 80, scrolls: 4 },
   { example: 'ok-whole-house-manual', taps: 80, scrolls: 4 },
   { example: 'ok-whole-house-automatic', taps: 80, scrolls: 4 },
+];
+
+/** Touches of a journey, each counted. */
+type Touch = (what: Locator) => Promise<void>;
+
+/** What is done at the office's houses of the demo, from the list on, and the most touches that it may take. */
+const JOURNEYS: readonly {
+  readonly name: string;
+  readonly taps: number;
+  readonly go: (page: Page, touch: Touch) => Promise<void>;
+}[] = [
+  {
+    name: 'reinspection: two open, one verified, one not',
+    taps: 20,
+    async go(page, touch) {
+      const button = (name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' });
+      await touch(page.getByTestId('row-12 Orchard Loop'));
+      await touch(button('Begin the visit'));
+      await touch(button('The owner'));
+      const directory = page.getByTestId(/^violation-/).filter({ hasText: 'The directory is wrong' });
+      await touch(directory.getByRole('radio', { name: 'yes', exact: true }));
+      await touch(directory.getByRole('button', { name: 'Corrected, seen' }));
+      await touch(button('Decide and sign'));
+      await touch(page.getByRole('radio', { name: 'Corrections required' }));
+      await touch(page.getByRole('radio', { name: /^in 14 days/ }));
+      await touch(button(/^Sign: /));
+      await page.getByText('Seal holds').first().waitFor();
+    },
+  },
+  {
+    name: 'clean approval of a finished walk, papers included',
+    taps: 8,
+    async go(page, touch) {
+      await touch(page.getByTestId('row-6 Harvest Gate'));
+      await touch(page.getByRole('button', { name: /^Findings/ }).first());
+      await touch(page.getByRole('button', { name: 'Decide and sign' }));
+      await touch(page.getByRole('radio', { name: 'Approved', exact: true }));
+      await touch(page.getByRole('button', { name: 'Sign: approved' }));
+      await page.getByText('Seal holds').first().waitFor();
+      await touch(page.getByRole('button', { name: 'Certificate of inspection' }).first());
+      const saved = page.waitForEvent('download');
+      await touch(page.getByRole('button', { name: 'Save as PDF' }));
+      await saved;
+    },
+  },
+  {
+    name: 'a house on a storm day',
+    taps: 10,
+    async go(page, touch) {
+      await page.goto(`${new URL(page.url()).origin}/storm`);
+      await page.getByLabel('What happened').fill('Ice');
+      await page.getByRole('button', { name: 'Open a storm day' }).click(); // once for the day
+      await touch(page.getByLabel('House', { exact: true }));
+      await page.keyboard.type('5 Sleet Lane');
+      await touch(page.getByRole('button', { name: 'I am there' }));
+      for (const answer of ['Off', 'Out', 'Seen, on utility', 'None seen', 'None', 'The owner'])
+        await touch(page.getByRole('radio', { name: answer, exact: true }));
+      await touch(page.getByRole('button', { name: 'Release to the utility' }));
+      await page.getByTestId('storm-house').waitFor();
+    },
+  },
 ];
 
 const wanted = process.argv.slice(2);
@@ -64,6 +125,26 @@ async function main(): Promise<void> {
       const within = walker.count.taps <= taps && walker.count.scrolls <= scrolls && verdict.includes(right);
       if (!within) over = true;
       found.push({ example, ...walker.count, most: { taps, scrolls }, verdict, right, within });
+      await context.close();
+    }
+    for (const { name, taps, go } of JOURNEYS.filter((one) => wanted.length === 0 || wanted.includes(one.name))) {
+      const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+      const page = await context.newPage();
+      await page.goto(office.address);
+      await page.getByRole('button', { name: /Ilse/ }).click();
+      await page.getByRole('button', { name: 'New inspection' }).waitFor();
+      let count = 0;
+      try {
+        await go(page, async (what) => {
+          await what.click({ timeout: 15_000 });
+          count++;
+        });
+      } catch (error) {
+        await page.screenshot({ path: join(root, '.data', 'taps-failed.png') });
+        throw error;
+      }
+      if (count > taps) over = true;
+      found.push({ journey: name, taps: count, most: { taps }, within: count <= taps });
       await context.close();
     }
   } finally {

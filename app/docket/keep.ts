@@ -1,4 +1,3 @@
-import dayjs from 'dayjs';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import {
   PAPERS,
@@ -9,7 +8,7 @@ import {
   type Paper,
   type PaperName,
 } from '@careful-latch/core/papers';
-import { HISTORY_KINDS, dayTitle, daysOf, historyOf, type Inspection } from '@careful-latch/core/record';
+import { HISTORY_KINDS, daysOf, historyOf, iCalendar, type Inspection } from '@careful-latch/core/record';
 import { printPaper } from '../papers/print';
 import { sourceOf } from '../papers/source';
 import type { SignedRecord } from '../stores/office';
@@ -130,21 +129,11 @@ export async function keepForCourt(
   savePacked(`${placeOf(inspection)}-for-a-court`, files);
 }
 
-const dateOf = (day: string) => day.split('-').map(Number) as [number, number, number];
-
 /** Everything that is due, as a file for a calendar: a whole day each. */
-export async function keepCalendar(inspections: readonly Inspection[]): Promise<void> {
-  const { createEvents } = await import('ics');
-  const { value, error } = createEvents(
-    inspections.flatMap(daysOf).map((one) => {
-      const { id, day } = one;
-      const start = dateOf(day);
-      const end = dateOf(dayjs(day).add(1, 'day').format('YYYY-MM-DD'));
-      return { uid: id, start, end, title: dayTitle(one), productId: 'careful-latch' };
-    }),
-  );
-  if (error) throw error;
-  saveBlob('due-days.ics', new Blob([value ?? ''], { type: 'text/calendar' }));
+export function keepCalendar(inspections: readonly Inspection[]): Promise<void> {
+  const text = iCalendar(inspections.flatMap(daysOf), new Date().toISOString());
+  saveBlob('due-days.ics', new Blob([text], { type: 'text/calendar' }));
+  return Promise.resolve();
 }
 
 /** Lists as CSV come with the tables: what reads and writes CSV is there already. */

@@ -1,7 +1,8 @@
+import fc from 'fast-check';
 import { ID, after, decided, inspection, takenUp, uuidOf } from '../test/inspection';
 import { caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
-import { dayTitle, daysOf, earlier, foundIn, inTurn, type ChangeBody, type Inspection } from '.';
+import { dayTitle, daysOf, earlier, foundIn, iCalendar, inTurn, type ChangeBody, type Inspection } from '.';
 
 const visit: ChangeBody = { type: 'visit', inspection: ID, visit: uuidOf(3), to: 'scheduled', words: '', day: '2026-12-15', inspector: 'Joss Linnaker' }; // prettier-ignore
 const at = (address: string, n: number, turn: number | null = null): Inspection => {
@@ -68,5 +69,32 @@ describe('the order of a day', () => {
       [at('12 Orchard Loop', 11, 2), at('9 Orchard Loop', 12, 3), at('3 Alder Lane', 13, 1)].flatMap(daysOf),
     );
     expect(earlier(ordered, ordered[2]!.id).map(({ of, turn }) => [of.address, turn])).toEqual([['9 Orchard Loop', 2], ['12 Orchard Loop', 3]]); // prettier-ignore
+  });
+});
+
+describe('as iCalendar', () => {
+  const text = (address: string) => iCalendar(daysOf(at(address, 11)), '2026-11-26T15:04:05.123Z');
+  const lines = (address: string) => text(address).replace(/\r\n /g, '').split('\r\n');
+
+  test('a day is a whole day, with an id that stays', () => {
+    expect(lines('12 Orchard Loop')).toEqual([
+      'BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:careful-latch', 'METHOD:PUBLISH', 'BEGIN:VEVENT',
+      `UID:${ID}-${uuidOf(11)}`, 'DTSTAMP:20261126T150405Z', 'DTSTART;VALUE=DATE:20261215', 'DTEND;VALUE=DATE:20261216',
+      'SUMMARY:Visit: 12 Orchard Loop (Joss Linnaker)', 'END:VEVENT', 'END:VCALENDAR', '',
+    ]); // prettier-ignore
+    expect(iCalendar([], '2026-11-26T15:04:05Z')).toBe('BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:careful-latch\r\nMETHOD:PUBLISH\r\nEND:VCALENDAR\r\n'); // prettier-ignore
+  });
+
+  test('no address breaks out of its line, and no line has more than 75 octets', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme', minLength: 1, maxLength: 200 }), (address) => {
+        const made = text(address);
+        for (const line of made.split('\r\n')) expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
+        const summary = lines(address).filter((line) => line.startsWith('SUMMARY:'));
+        expect(lines(address)).toHaveLength(13);
+        const read = summary[0]!.slice('SUMMARY:'.length).replace(/\\(.)/g, (_, one: string) => (one === 'n' ? '\n' : one)); // prettier-ignore
+        expect(read).toBe(`Visit: ${address} (Joss Linnaker)`.replace(/\r?\n/g, '\n'));
+      }),
+    );
   });
 });

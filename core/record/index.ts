@@ -11,6 +11,7 @@ export * from './reinspection';
 export * from './morning';
 export * from './summary';
 export * from './calendar';
+export * from './icalendar';
 export * from './storm';
 export * from './history';
 export * from './change';

@@ -1,9 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { and, eq, isNotNull, or, sql } from 'drizzle-orm';
 import { Router } from 'express';
-import { createEvent } from 'ics';
-import { LRUCache } from 'lru-cache';
-import { dayTitle, daysOf, type OnDay } from '@careful-latch/core/record';
+import { daysOf, iCalendar } from '@careful-latch/core/record';
 import type { Door } from '../database/client';
 import { accounts, inspections } from '../database/schema';
 import { seenBy } from '../inspections/queries';
@@ -11,29 +9,6 @@ import { sha256 } from '../ledger/line';
 import { Problem } from '../problems';
 import { csrfProtection } from '../sessions/routes';
 import { accountOf, requireAccount } from '../sessions/session';
-
-const DAY_MS = 86_400_000;
-const dateOf = (day: string) => day.split('-').map(Number) as [number, number, number];
-const BEGIN = 'BEGIN:VEVENT';
-const END = 'END:VEVENT\r\n';
-/** Entries as they were written before: writing one costs half a millisecond, and a calendar is asked for by the hour. */
-const written = new LRUCache<string, string>({ max: 20_000 });
-
-/** A whole day of somebody's calendar, as iCalendar. */
-function entryOf(one: OnDay): string {
-  const title = dayTitle(one);
-  const key = `${one.id} ${one.day} ${title}`;
-  const known = written.get(key);
-  if (known !== undefined) return known;
-  const next = new Date(Date.parse(one.day) + DAY_MS).toISOString().slice(0, 10);
-  const { value, error } = createEvent({ uid: one.id, start: dateOf(one.day), end: dateOf(next), title });
-  if (error || value === undefined) throw error ?? new Error('no entry was made');
-  const entry = value.slice(value.indexOf(BEGIN), value.indexOf(END) + END.length);
-  written.set(key, entry);
-  return entry;
-}
-
-const HEAD = 'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nCALSCALE:GREGORIAN\r\nPRODID:careful-latch\r\nMETHOD:PUBLISH\r\n';
 
 /** The calendar at an address of one’s own, for whatever calendar somebody keeps: one’s own visits, and all that is due. */
 export function feedRoutes(door: Door): Router {
@@ -100,10 +75,7 @@ export function calendarRoutes(door: Door): Router {
         return days.filter(({ what, inspector }) => what !== 'visit' || account.role !== 'inspector' || inspector === account.name); // prettier-ignore
       }));
     if (!all) throw new Problem(404, 'Not found', 'There is no calendar at this address.');
-    response
-      .set('Cache-Control', 'no-store')
-      .type('text/calendar')
-      .send(`${HEAD}${all.map(entryOf).join('')}END:VCALENDAR\r\n`);
+    response.set('Cache-Control', 'no-store').type('text/calendar').send(iCalendar(all, new Date().toISOString()));
   });
   return router;
 }
