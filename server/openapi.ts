@@ -10,11 +10,10 @@ import {
   PAPER_STATES,
   PERMIT_STATES,
   ROLES,
-  STORM_ASKS,
-  STORM_RELEASES,
   VIOLATION_STATES,
   VISIT_STATES,
 } from '@careful-latch/core/record';
+import { STORM_ASKS, STORM_RELEASES } from '@careful-latch/core/storm';
 import { caseJsonSchema } from '@careful-latch/core/formats';
 import { profileJsonSchema } from '@careful-latch/core/profile';
 

@@ -42,7 +42,7 @@ const JOURNEYS: readonly {
       await touch(button('Begin the visit'));
       await touch(button('The owner'));
       const directory = page.getByTestId(/^violation-/).filter({ hasText: 'The directory is wrong' });
-      await touch(directory.getByRole('radio', { name: 'yes', exact: true }));
+      await touch(directory.getByRole('radio').first());
       await touch(directory.getByRole('button', { name: 'Corrected, seen' }));
       await touch(button('Decide and sign'));
       await touch(page.getByRole('radio', { name: 'Corrections required' }));

@@ -8,7 +8,9 @@ import {
   type Paper,
   type PaperName,
 } from '@careful-latch/core/papers';
-import { HISTORY_KINDS, daysOf, historyOf, iCalendar, type Inspection } from '@careful-latch/core/record';
+import { type Inspection } from '@careful-latch/core/record';
+import { daysOf, iCalendar } from '@careful-latch/core/calendar';
+import { HISTORY_KINDS, historyOf } from '@careful-latch/core/history';
 import { printPaper } from '../papers/print';
 import { sourceOf } from '../papers/source';
 import type { SignedRecord } from '../stores/office';

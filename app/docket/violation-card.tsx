@@ -11,6 +11,7 @@ import {
   foundIn,
   inspects,
   isOpen,
+  isSettledByPhoto,
   openAppeals,
   sameFinding,
   toProveAgain,
@@ -147,7 +148,10 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
   const waits = isOpen(violation);
   const inspector = account !== null && inspects(account.role);
   const mayWithdraw = severity !== 'hazard' || account?.role === 'lead';
-  const again = visiting && waits ? toProveAgain(inspection, evaluation, violation) : [];
+  /** From the desk, a photo that was sent settles what a photo shows. */
+  const atDesk = !visiting && state === 'claimed' && isSettledByPhoto(violation);
+  const looks = visiting || atDesk;
+  const again = looks && waits ? toProveAgain(inspection, evaluation, violation) : [];
   const still = foundIn(evaluation).some((one) => findings.some((each) => sameFinding(each, one)));
   const why = waits ? whyNotVerified(inspection, evaluation, violation) : undefined;
   const claim = state === 'claimed' ? steps.at(-1) : undefined;
@@ -219,7 +223,7 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
         </View>
       )}
       {!open && evidence.length > 0 && <ShownEvidence inspection={inspection.id} evidence={evidence} />}
-      {visiting && waits && inspector && (
+      {looks && waits && inspector && (
         <>
           <Facts walk={walk} violation={violation} change={change} />
           {!still && again.length > 0 && (
@@ -257,10 +261,14 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
         <Say {...ASKS[asking]} onSay={(said) => move(ASKS[asking].to, said)} onClose={() => setAsking(undefined)} />
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          {waits && visiting && inspector && why === undefined && (
-            <Plate role="button" label="Corrected, seen" onPress={() => move('verified')} />
+          {waits && looks && inspector && why === undefined && (
+            <Plate
+              role="button"
+              label={atDesk ? 'Corrected, seen on the photo' : 'Corrected, seen'}
+              onPress={() => move('verified', atDesk ? 'From the desk, by photo.' : '')}
+            />
           )}
-          {state === 'claimed' && visiting && inspector && (
+          {state === 'claimed' && looks && inspector && (
             <Plate role="button" label="Not corrected" onPress={() => setAsking('not-corrected')} />
           )}
           {state === 'open' && !inspector && account?.role === 'contractor' && (
@@ -284,7 +292,7 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
           )}
         </View>
       )}
-      {visiting && waits && inspector && why !== undefined && !asking && <Quiet>{`Not corrected yet: ${why}`}</Quiet>}
+      {looks && waits && inspector && why !== undefined && !asking && <Quiet>{`Not corrected yet: ${why}`}</Quiet>}
     </View>
   );
 }

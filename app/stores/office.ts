@@ -2,16 +2,8 @@ import type { Change, DecisionKind, Docket, Inspection, Role } from '@careful-la
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Case } from '@careful-latch/core/case';
 import type { Evaluation } from '@careful-latch/core/verdict';
-import type {
-  Evidence,
-  Header,
-  Rules,
-  SaidInStorm,
-  Signed,
-  Storm,
-  StormEntry,
-  Summary,
-} from '@careful-latch/core/record';
+import type { Evidence, Header, Rules, Signed, Summary } from '@careful-latch/core/record';
+import type { SaidInStorm, Storm, StormEntry } from '@careful-latch/core/storm';
 
 /** The office could not be asked at all: no signal, or its server is down. */
 export class Unreachable extends Error {}

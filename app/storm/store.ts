@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { create } from 'zustand';
-import { dayAtHouse, whyNotEntry, type SaidInStorm, type Storm, type StormEntry } from '@careful-latch/core/record';
+import { dayAtHouse } from '@careful-latch/core/record';
+import { whyNotEntry, type SaidInStorm, type Storm, type StormEntry } from '@careful-latch/core/storm';
 import { stormShelf } from '../stores/device';
 import { Refused, Unreachable, office } from '../stores/office';
 

@@ -10,7 +10,7 @@ import {
   type StormAsk,
   type StormHouse,
   type StormRelease,
-} from '@careful-latch/core/record';
+} from '@careful-latch/core/storm';
 import { Sign } from '../drawn/signs';
 import { Plate, Plates } from '../plates/plate';
 import { useSession } from '../stores/session';

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { and, eq, isNotNull, or, sql } from 'drizzle-orm';
 import { Router } from 'express';
-import { daysOf, iCalendar } from '@careful-latch/core/record';
+import { daysOf, iCalendar } from '@careful-latch/core/calendar';
 import type { Door } from '../database/client';
 import { accounts, inspections } from '../database/schema';
 import { seenBy } from '../inspections/queries';

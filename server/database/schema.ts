@@ -28,11 +28,11 @@ import type {
   Docket,
   Evidence,
   Role,
-  StormEntry,
   Summary,
   ViolationState,
   VisitState,
 } from '@careful-latch/core/record';
+import type { StormEntry } from '@careful-latch/core/storm';
 import type { SealedRecord } from '../inspections/seal';
 import type { LedgerKind } from '../ledger/line';
 import type { PermitResult } from '../permits/service';

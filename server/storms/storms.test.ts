@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { dayAtHouse, type StormEntry } from '@careful-latch/core/record';
+import { dayAtHouse } from '@careful-latch/core/record';
+import { type StormEntry } from '@careful-latch/core/storm';
 import { openOffice, visitor, type Office } from '../test/office';
 
 let office: Office;

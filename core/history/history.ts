@@ -1,15 +1,16 @@
 import {
   APPEAL_STATES,
   CONDITION_STATES,
+  DECISIONS,
+  ORDER_KINDS,
   ORDER_STATES,
   PAPER_STATES,
   PERMIT_STATES,
   VIOLATION_STATES,
   VISIT_STATES,
-} from './moves';
-import { DECISIONS, type Inspection } from './inspection';
-import { ORDER_KINDS } from './docket';
-import type { Step } from './steps';
+  type Inspection,
+  type Step,
+} from '../record';
 
 export const HISTORY_KINDS = {
   opened: 'Opened',

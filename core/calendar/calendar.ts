@@ -1,6 +1,4 @@
-import { isOpen, visitAhead } from './docket';
-import type { Inspection } from './inspection';
-import { streetOf } from './summary';
+import { isOpen, streetOf, visitAhead, type Inspection } from '../record';
 
 export const DAY_KINDS = {
   visit: 'Visit',

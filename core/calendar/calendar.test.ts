@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { ID, after, decided, inspection, takenUp, uuidOf } from '../test/inspection';
 import { caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
-import { dayTitle, daysOf, earlier, foundIn, iCalendar, inTurn, type ChangeBody, type Inspection } from '.';
+import { foundIn, type ChangeBody, type Inspection } from '../record';
+import { dayTitle, daysOf, earlier, iCalendar, inTurn } from '.';
 
 const visit: ChangeBody = { type: 'visit', inspection: ID, visit: uuidOf(3), to: 'scheduled', words: '', day: '2026-12-15', inspector: 'Joss Linnaker' }; // prettier-ignore
 const at = (address: string, n: number, turn: number | null = null): Inspection => {

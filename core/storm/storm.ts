@@ -1,6 +1,6 @@
 import { mixed, object, string, type InferType } from 'yup';
-import { dayAtHouse, instant, line, uuid } from './shapes';
-import { streetOf } from './summary';
+import { dayAtHouse, streetOf } from '../record';
+import { instant, line, uuid } from '../record/shapes';
 
 /** The six questions of a storm day, each with what can be said at a glance. */
 export const STORM_ASKS = {

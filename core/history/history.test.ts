@@ -1,7 +1,8 @@
 import { CONTRACTOR, ID, ORDER, after, afterBy, decided, inspection, takenUp, uuidOf } from '../test/inspection';
 import { caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
-import { foundIn, historyOf, type ChangeBody } from '.';
+import { foundIn, type ChangeBody } from '../record';
+import { historyOf } from '.';
 
 test('everything that happened stands on one line in time, once, with who did it and what they said', () => {
   const begun = inspection({ case: caseWith({ 'breaker.ratingA': 50 }) });

@@ -1,0 +1,2 @@
+export * from './calendar';
+export * from './icalendar';
