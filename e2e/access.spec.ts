@@ -28,8 +28,13 @@ for (const scheme of ['light', 'dark'] as const)
       `${HOUSE}/decide`,
       `${HOUSE}/record`,
       `${HOUSE}/visit`,
+      `${HOUSE}/history`,
       `${HOUSE}/paper?name=report`,
       '/morning',
+      '/calendar',
+      '/month',
+      '/storm',
+      '/keeping',
       '/people',
       '/all',
       '/rules',
@@ -70,6 +75,12 @@ test('whatever is tapped is at least 48 px high, and no plate is cut off', async
     ...STATIONS.map((one) => `/${one}`),
   ]) {
     await page.goto(`${office.address}${HOUSE}${screen}`);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await page.waitForTimeout(300);
+    expect([screen, await tooSmall(page)]).toEqual([screen, []]);
+  }
+  for (const screen of ['/calendar', '/month', '/storm', '/keeping']) {
+    await page.goto(`${office.address}${screen}`);
     await expect(page.getByRole('heading').first()).toBeVisible();
     await page.waitForTimeout(300);
     expect([screen, await tooSmall(page)]).toEqual([screen, []]);

@@ -10,9 +10,9 @@ import { Plate, Plates } from '../plates/plate';
 import { record, useInspections } from '../stores/inspections';
 import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
-import { dayText, shortDayText, weekdayText } from '../theme/dates';
+import { monthText, shortDayText, weekdayText } from '../theme/dates';
 import { Screen } from '../theme/screen';
-import { TARGET, TEXT_FONT, usePalette } from '../theme/theme';
+import { TARGET, usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { Feed } from './feed';
@@ -95,6 +95,33 @@ function Day({ day, all, today }: { day: string; all: readonly OnDay[]; today: s
   );
 }
 
+/** The same place in a month before or after: today where that is this month, else its first day. */
+const turned = (day: string, by: number, today: string): string => {
+  const month = dayjs(day).startOf('month').add(by, 'month').format('YYYY-MM');
+  return today.startsWith(month) ? today : `${month}-01`;
+};
+
+/** Name and days of a month, and the way to the ones beside it. */
+function MonthHead({ day, onTurn }: { day: string; onTurn: (by: number) => void }) {
+  const sunday = dayjs(day).startOf('week');
+  return (
+    <View style={{ gap: 4, paddingVertical: 6 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
+        <Plate role="button" quiet label="Before" onPress={() => onTurn(-1)} />
+        <Heading>{monthText(day.slice(0, 7))}</Heading>
+        <Plate role="button" quiet label="After" onPress={() => onTurn(1)} />
+      </View>
+      <View style={{ flexDirection: 'row' }}>
+        {Array.from({ length: 7 }, (_, i) => (
+          <Quiet key={i} style={{ flex: 1, textAlign: 'center' }}>
+            {weekdayText(sunday.add(i, 'day').format(ISO)).slice(0, 3)}
+          </Quiet>
+        ))}
+      </View>
+    </View>
+  );
+}
+
 /** What falls on which day: a month, a week, or all in a list, of the whole office or of one inspector. */
 export function CalendarScreen() {
   const palette = usePalette();
@@ -140,62 +167,54 @@ export function CalendarScreen() {
           </Plates>
         )}
         {way === 'month' && (
-          <Calendar
-            key={palette.paper}
-            current={day}
-            firstDay={0}
-            renderArrow={(to: string) => (
-              <Words style={{ fontSize: 17, fontWeight: '700' }}>{to === 'left' ? 'Before' : 'After'}</Words>
-            )}
-            theme={{
-              calendarBackground: palette.sheet,
-              monthTextColor: palette.ink,
-              textMonthFontFamily: TEXT_FONT,
-              textDayHeaderFontFamily: TEXT_FONT,
-              textMonthFontSize: 20,
-              textMonthFontWeight: '700',
-              textSectionTitleColor: palette.quiet,
-              textDayHeaderFontSize: 15,
-            }}
-            dayComponent={({ date, state }: { date?: { dateString: string; day: number }; state?: string }) =>
-              date ? (
-                <Pressable
-                  role="button"
-                  aria-label={`${dayText(date.dateString)}, ${byDay.get(date.dateString)?.length ?? 0} due`}
-                  aria-selected={date.dateString === day}
-                  onPress={() => setDay(date.dateString)}
-                  style={{
-                    width: '100%',
-                    minHeight: TARGET,
-                    alignItems: 'center',
-                    justifyContent: 'center',
-                    backgroundColor: date.dateString === day ? palette.ink : undefined,
-                  }}
-                >
-                  <Words
-                    color={date.dateString === day ? palette.paper : state === 'disabled' ? palette.quiet : palette.ink}
-                    style={{ fontSize: 17, lineHeight: 20, fontWeight: date.dateString === today ? '700' : '400' }}
+          <View role="radiogroup" aria-label="Days of the month, with how much falls on each">
+            <Calendar
+              key={`${palette.paper} ${day.slice(0, 7)}`}
+              current={day}
+              firstDay={0}
+              customHeader={() => <MonthHead day={day} onTurn={(by) => setDay(turned(day, by, today))} />}
+              theme={{ calendarBackground: palette.sheet }}
+              dayComponent={({ date, state }: { date?: { dateString: string; day: number }; state?: string }) =>
+                date ? (
+                  <Pressable
+                    role="radio"
+                    aria-checked={date.dateString === day}
+                    onPress={() => setDay(date.dateString)}
+                    style={{
+                      width: '100%',
+                      minHeight: TARGET,
+                      alignItems: 'center',
+                      justifyContent: 'center',
+                      backgroundColor: date.dateString === day ? palette.ink : undefined,
+                    }}
                   >
-                    {date.day}
-                  </Words>
-                  <Words
-                    color={
-                      date.dateString === day
-                        ? palette.paper
-                        : date.dateString < today
-                          ? palette.violation
-                          : palette.quiet
-                    }
-                    style={{ fontSize: 15, lineHeight: 17, fontWeight: '700' }}
-                  >
-                    {byDay.get(date.dateString)?.length ?? ' '}
-                  </Words>
-                </Pressable>
-              ) : (
-                <View />
-              )
-            }
-          />
+                    <Words
+                      color={
+                        date.dateString === day ? palette.paper : state === 'disabled' ? palette.quiet : palette.ink
+                      }
+                      style={{ fontSize: 17, lineHeight: 20, fontWeight: date.dateString === today ? '700' : '400' }}
+                    >
+                      {date.day}
+                    </Words>
+                    <Words
+                      color={
+                        date.dateString === day
+                          ? palette.paper
+                          : date.dateString < today
+                            ? palette.violation
+                            : palette.quiet
+                      }
+                      style={{ fontSize: 15, lineHeight: 17, fontWeight: '700' }}
+                    >
+                      {byDay.get(date.dateString)?.length ?? ' '}
+                    </Words>
+                  </Pressable>
+                ) : (
+                  <View />
+                )
+              }
+            />
+          </View>
         )}
         {way === 'week' && (
           <View style={{ flexDirection: 'row', gap: 8 }}>
