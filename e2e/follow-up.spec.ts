@@ -100,6 +100,7 @@ test('the permit office is dead for the whole visit: what was decided waits, is 
   await walker.press('button', 'None: extension cords only');
   await page.waitForURL(/source$/);
   const house = page.url().replace(/\/source$/, '');
+  await walker.savedAtOffice();
   await page.goto(`${house}/record`);
   await expect(page.getByTestId('permit-and-installer')).toContainText('until Jun 30, 2027');
   await expect(page.getByTestId('permit-and-installer')).toContainText('Tillane Electric, license WT-E-0093');

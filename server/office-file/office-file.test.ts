@@ -1,0 +1,67 @@
+import Ajv from 'ajv/dist/2020';
+import { accounts, offices } from '../database/schema';
+import { openOffice, type Office } from '../test/office';
+import { OfficeFileError, officeFileSchema, officeLines, takeOffice } from './office-file';
+
+let home: Office;
+/** Empty: what is refused leaves nothing behind, and so it is for the next. */
+let away: Office;
+let lines: string[];
+beforeAll(async () => {
+  [home, away] = await Promise.all([openOffice(), openOffice({ demo: false })]);
+  const [{ id } = { id: '' }] = await home.db.select({ id: offices.id }).from(offices);
+  lines = [];
+  for await (const line of officeLines(home.pool, id)) lines.push(line);
+}, 60_000);
+afterAll(() => Promise.all([home.close(), away.close()]));
+
+async function* streamed(all: readonly string[]) {
+  for (const line of all) yield await Promise.resolve(line);
+}
+
+/** What the office’s file says of being taken in, and how much is there after that. */
+async function taken(all: readonly string[], keys = home.keys.publicKeys) {
+  const said = await takeOffice(away.pool, keys, streamed(all)).catch((error: unknown) => {
+    if (!(error instanceof OfficeFileError)) throw error;
+    return error.message;
+  });
+  return { said, counts: await countsIn(away) };
+}
+async function countsIn({ pool }: Office) {
+  const counts: Record<string, number> = {};
+  for (const table of ['offices', 'inspections', 'decisions', 'ledger', 'violations', 'storm_entries'])
+    counts[table] = Number((await pool.query<{ n: string }>(`select count(*) as n from ${table}`)).rows[0]!.n);
+  return counts;
+}
+
+const withLine = (find: string, change: (line: string) => string) =>
+  lines.map((line) => (line.includes(find) ? change(line) : line));
+
+test.each([
+  ['one that breaks off', () => lines.slice(0, -1), /Line \d+: the file breaks off here/],
+  ['one that lacks a row', () => lines.filter((line, i) => i !== lines.findIndex((one) => one.includes('"table":"storm_entries"'))), /3 rows of storm_entries were written, and 2 are there/], // prettier-ignore
+  ['a line that is no JSON', () => [...lines.slice(0, 5), '{"table":', ...lines.slice(5)], /Line 6: this is no JSON/],
+  ['another version', () => lines.map((line, i) => (i === 0 ? line.replace('"version":1', '"version":9') : line)), /Line 1: version 1 is read here; this is 9/], // prettier-ignore
+  ['a table that is none', () => [lines[0]!, '{"table":"pg_authid","row":{}}'], /Line 2: "pg_authid" is no table of an office/],
+  ['a row of another office', () => [lines[0]!, '{"table":"accounts","row":{"office":"x"}}'], /Line 2: the row is of another office/], // prettier-ignore
+  ['a row twice', () => [...lines.slice(0, 2), lines[1]!], /Line 3: this row of accounts is there already/],
+  ['a decision that was edited', () => withLine('"table":"decisions"', (line) => line.replace(/"ratingA": ?\d+/, '"ratingA":99')), /Its seals do not hold .*its record was edited/], // prettier-ignore
+])('%s is refused with the place, and nothing of it is taken', async (_, made, said) => {
+  const { said: why, counts } = await taken(made());
+  expect(why).toMatch(said);
+  expect(why).toMatch(/Nothing was taken\.$/);
+  expect(Object.values(counts).every((n) => n === 0)).toBe(true);
+}); // prettier-ignore
+
+test('an office whose lines are signed by other keys than those at hand is refused', async () => {
+  expect((await taken(lines, [])).said).toContain('Its seals do not hold with the keys at hand.');
+});
+
+test('an office goes out as lines and comes in whole, with its seals; no password goes along', async () => {
+  const valid = new Ajv({ strict: false }).compile(officeFileSchema);
+  for (const line of lines) expect([line.slice(0, 80), valid(JSON.parse(line))]).toEqual([line.slice(0, 80), true]);
+  expect(await taken(lines)).toEqual({ said: 'Windfall Township Building Office', counts: await countsIn(home) });
+  const people = await away.db.select().from(accounts);
+  expect(people.map(({ passwordHash }) => passwordHash)).toEqual(['!', '!', '!']);
+  expect(lines.join('\n')).not.toContain('argon2');
+});

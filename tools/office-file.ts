@@ -1,0 +1,52 @@
+/**
+ * npm run export -- FILE [OFFICE]: everything of an office but its photos as one file, a JSON line each, while the server runs.
+ * npm run import -- FILE: into a database (DATABASE_URL, or the one that runs here), whole or not at all.
+ */
+import { createReadStream, createWriteStream } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { createInterface } from 'node:readline';
+import { once } from 'node:events';
+import { fileURLToPath } from 'node:url';
+import { parseArgs } from 'node:util';
+import { connect } from '../server/database/client';
+import { offices } from '../server/database/schema';
+import { openKeys } from '../server/ledger/keys';
+import { officeLines, takeOffice } from '../server/office-file/office-file';
+import { runningCluster } from './database.mjs';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const { values, positionals } = parseArgs({ allowPositionals: true, options: { import: { type: 'boolean' } } });
+const [file, wanted] = positionals;
+
+try {
+  if (file === undefined) throw new Error('Say which file: npm run export -- FILE.');
+  const url = process.env.DATABASE_URL ?? runningCluster(join(root, '.data', 'postgres'));
+  if (url === undefined) throw new Error('Nothing runs here. Start it, or say which database: DATABASE_URL.');
+  const { db, pool } = connect(url, () => undefined);
+  try {
+    if (values.import) {
+      const { publicKeys } = await openKeys(resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json')));
+      const lines = createInterface({ input: createReadStream(resolve(file), 'utf8'), crlfDelay: Infinity });
+      console.log(
+        `${await takeOffice(pool, publicKeys, lines)}: taken in, its seals hold. Its photos are copied apart.`,
+      );
+    } else {
+      const all = await db.select({ id: offices.id, name: offices.name }).from(offices);
+      const office =
+        wanted === undefined && all.length === 1
+          ? all[0]
+          : all.find(({ id, name }) => wanted === id || wanted === name);
+      if (!office) throw new Error(`Say which office: ${all.map(({ name }) => `“${name}”`).join(', ')}.`);
+      const out = createWriteStream(resolve(file), { mode: 0o600 });
+      for await (const line of officeLines(pool, office.id)) if (!out.write(`${line}\n`)) await once(out, 'drain');
+      out.end();
+      await once(out, 'finish');
+      console.log(`${office.name} is in ${file}. Photos are in the folder of photos; keys stay in their file.`);
+    }
+  } finally {
+    await pool.end();
+  }
+} catch (error) {
+  console.error((error as Error).message);
+  process.exitCode = 2;
+}
