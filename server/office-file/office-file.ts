@@ -4,8 +4,8 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import * as schema from '../database/schema';
 import { verifyOffice } from '../ledger/verify';
 
-export const OFFICE_FORMAT = 'careful-latch/office';
-export const OFFICE_VERSION = 1;
+const OFFICE_FORMAT = 'careful-latch/office';
+const OFFICE_VERSION = 1;
 
 /** What belongs to an office, each table after those that it hangs on. Sessions, invitations and what waits to be mailed do not go along. */
 const TABLES = ['accounts', 'rules', 'inspections', 'changes', 'decisions', 'held', 'permit_posts', 'notes', 'storms', 'storm_entries', 'violations', 'visits', 'views', 'destroyed', 'ledger'] as const; // prettier-ignore

@@ -21,7 +21,7 @@ import { createApp } from '../app';
 import { connect, type Connection } from '../database/client';
 import { giveServerRole, migrate, requireServerRole, serverUrlOf } from '../database/migrate';
 import { loadDemo } from '../demo/load';
-import { passingKeys, type SealKeys } from '../ledger/keys';
+import { openKeys, type SealKeys } from '../ledger/keys';
 import { bringUp } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import { DEMO_PASSWORD } from '../demo/password';
@@ -51,6 +51,35 @@ export interface Office extends Connection {
   close(): Promise<void>;
 }
 
+/** All offices of a run of the tests seal with the same key: they are copies of one. */
+const KEYS_FILE = join(tmpdir(), `.careful-latch-keys-of-tests-${process.ppid}.json`);
+/** Any number that no other program asks PostgreSQL to lock. */
+const COPYING = 7_264_412;
+
+/** Makes a database as a copy of one with the newest schema, with the demo or empty, which the first who asks in a run makes. */
+async function copyOfModel(name: string, demo: boolean, keys: SealKeys): Promise<void> {
+  const model = `test_model_${process.ppid}_${demo ? 'demo' : 'empty'}`;
+  const client = new pg.Client(adminUrl());
+  await client.connect();
+  try {
+    await client.query('select pg_advisory_lock($1)', [COPYING]); // goes with the connection
+    const { rowCount } = await client.query('select from pg_database where datname = $1', [model]);
+    if (rowCount === 0) {
+      await client.query(`DROP DATABASE IF EXISTS ${model}_begun`);
+      await client.query(`CREATE DATABASE ${model}_begun`);
+      const url = Object.assign(new URL(adminUrl()), { pathname: `/${model}_begun` }).toString();
+      const owner = connect(url, () => undefined);
+      await migrate(owner.db);
+      if (demo) await loadDemo(owner, keys);
+      await owner.pool.end();
+      await client.query(`ALTER DATABASE ${model}_begun RENAME TO ${model}`);
+    }
+    await client.query(`CREATE DATABASE ${name} TEMPLATE ${model}`);
+  } finally {
+    await client.end();
+  }
+}
+
 /** A database of its own with the newest schema, and the server on it under its own role. */
 export async function openOffice({
   demo = true,
@@ -58,18 +87,17 @@ export async function openOffice({
   log = pino({ level: 'silent' }),
 } = {}): Promise<Office> {
   const name = `test_${randomUUID().replaceAll('-', '')}`;
-  await asAdmin(`CREATE DATABASE ${name}`);
+  const keys = await openKeys(KEYS_FILE);
+  if (migrated) await copyOfModel(name, demo, keys);
+  else await asAdmin(`CREATE DATABASE ${name}`);
   const url = Object.assign(new URL(adminUrl()), { pathname: `/${name}` }).toString();
   const owner = connect(url, () => undefined);
   const serverUrl = serverUrlOf(url, 'test');
   const served = connect(serverUrl, () => undefined);
   if (migrated) {
-    await migrate(owner.db);
     await giveServerRole(owner.pool, serverUrl);
     await requireServerRole(served.pool);
   }
-  const keys = await passingKeys();
-  if (demo) await loadDemo(owner, keys);
   if (migrated) await bringUp(owner.door, keys);
   const evidenceFolder = await mkdtemp(join(tmpdir(), '.careful-latch-'));
   const app = createApp({ ...served, log, sessionSecret: 'test', keys, evidenceFolder });
