@@ -262,6 +262,7 @@ test('the work changes hands, a violation is varied, an appeal takes its day awa
 
 test('the day’s visits are ordered by hand, and by street again', async ({ page, office }) => {
   const walker = new Walker(page, office);
+  test.skip(walker.wide, 'the same on any size');
   await walker.signIn();
   await page.goto(`${office.address}/calendar`);
   const visits = page.getByTestId('on-day').filter({ hasText: /^\d\. / });
