@@ -37,6 +37,9 @@ const LOST =
 const isAway = (code: string | undefined): boolean =>
   code !== undefined && (code in UNREACHED || /^(08|53|57P|55000)/.test(code));
 
+/** Whether the database refused a value as no data of its type (class 22), rather than failed. */
+export const isBadData = (error: unknown): boolean => /^22/.test(databaseCodeOf(error) ?? '');
+
 function problemOf(error: HttpError): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ValidationError) return new Problem(422, 'Not as it should be', error.errors.join(' '));
@@ -56,6 +59,8 @@ function problemOf(error: HttpError): Problem {
       'Not at hand',
       'The office’s database does not answer at the moment. What was entered stays on the device and is sent by itself.',
     );
+  if (isBadData(error))
+    return new Problem(422, 'Not as it should be', 'It holds something that cannot be kept: a day that is none, or a character that no text has. Nothing was changed.'); // prettier-ignore
   if (error.status && error.status < 500)
     return new Problem(error.status, 'Not possible', 'The request cannot be answered as it is.');
   return new Problem(

@@ -30,8 +30,10 @@ export function claimedAndFound({ claimed, case: c }: Inspection, station?: Stat
 export const isRequested = ({ claimed, decisions }: Inspection): boolean =>
   claimed !== undefined && decisions.length === 0;
 
-/** An inspection as a contractor sees it: what the office records of his house is its own until it has decided. */
-export function issuedToContractor(inspection: Inspection): Inspection {
+/** An inspection as a contractor sees it: never why its record is held; what the office records of his house is its own until it has decided. */
+export function issuedToContractor(whole: Inspection): Inspection {
+  const { hold: _hold, ...docket } = whole.docket; // that somebody has asked for the record is between them and the office
+  const inspection = { ...whole, docket };
   if (!isRequested(inspection)) return inspection;
   const { conflicts: _, ...rest } = inspection;
   return {

@@ -23,11 +23,12 @@ import {
   foundIn,
   installerOf,
   isCurrent,
+  issuedToContractor,
   openAppeals,
   paperState,
-  permitHolds,
   stateOf,
   touched,
+  whyNoPermit,
   type ChangeBody,
   type Inspection,
   type PaperState,
@@ -95,10 +96,8 @@ describe('a permit', () => {
   test('that ran out or is missing lets no approval be signed; violations and orders stay; renewed, it is signed', () => {
     for (const none of [permit('there', '2026-11-01'), permit('missing', null)]) {
       const now = after(inspection(), none);
-      expect(permitHolds(now.docket, '2026-11-26')).toBe(false);
       expect(refusal(now, decided())).toMatch(/permit/i);
       const renewed = after(now, permit('renewed', '2027-01-31'));
-      expect(permitHolds(renewed.docket, '2026-11-26')).toBe(true);
       expect(refusal(renewed, decided())).toBeUndefined();
     }
   });
@@ -107,8 +106,9 @@ describe('a permit', () => {
     expect(dayAtHouse('2026-11-26T01:30:00Z')).toBe('2026-11-25'); // an evening
     expect(dayAtHouse('2026-11-26T13:00:00Z')).toBe('2026-11-26'); // a morning
     const { docket } = after(inspection(), permit('there', '2026-11-25'));
-    expect([permitHolds(docket, '2026-11-25'), permitHolds(docket, '2026-11-26')]).toEqual([true, false]);
-    expect(permitHolds(inspection().docket, '2026-11-26')).toBeUndefined();
+    expect(whyNoPermit(docket, '2026-11-25')).toBeUndefined();
+    expect(whyNoPermit(docket, '2026-11-26')).toContain('ran out on 2026-11-25');
+    expect(whyNoPermit(inspection().docket, '2026-11-26')).toBeUndefined();
   });
 
   test('is renewed until a day, by the office alone', () => {
@@ -163,6 +163,7 @@ test('a record is held and released by the lead alone, each time with a reason',
   expect(refusal(inspection(), hold('held', 'short'), LEAD)).toContain('Say why');
   const held = after(inspection(), hold('held'));
   expect(held.docket.hold).toMatchObject({ on: true, steps: [{ to: 'held', by: LEAD.name }] });
+  expect(issuedToContractor(held).docket).not.toHaveProperty('hold');
   expect(after(held, hold('released')).docket.hold).toMatchObject({ on: false, steps: [{}, { to: 'released' }] });
 });
 

@@ -130,13 +130,6 @@ export const isFollowUp = (change: { readonly type: string }): change is FollowU
 export const paperState = ({ papers }: FollowUp, decision: string): PaperState =>
   papers?.find(({ id }) => id === decision)?.state ?? 'issued';
 
-/** Whether the permit holds on a day; undefined where nobody has said until when. */
-export function permitHolds({ permit }: FollowUp, on: string): boolean | undefined {
-  if (!permit) return undefined;
-  if (permit.state === 'missing') return false;
-  return permit.until === null ? undefined : on <= permit.until;
-}
-
 /** Why there is no final approval for want of a permit, in a sentence; undefined where there may be one. */
 export function whyNoPermit({ permit }: FollowUp, on: string): string | undefined {
   if (permit?.state === 'missing') return 'There is no permit for this work; it is applied for first.';

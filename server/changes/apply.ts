@@ -25,7 +25,7 @@ import { sealInLedger, sealMove } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import type { Account } from '../sessions/account';
 import { requireInspector } from '../sessions/session';
-import { Problem, databaseCodeOf } from '../problems';
+import { Problem, databaseCodeOf, isBadData } from '../problems';
 
 type Result =
   | {
@@ -356,9 +356,6 @@ const settleHeld = (tx: Transaction, inspection: string, decision: string) =>
     .update(held)
     .set({ settledAt: new Date(), settled: decision })
     .where(and(eq(held.inspection, inspection), isNull(held.settledAt)));
-
-/** Whether the database refused a value as no data of its type (class 22), rather than failed. */
-const isBadData = (error: unknown): boolean => /^22/.test(databaseCodeOf(error) ?? '');
 
 /** The id that came with something that is no change, to be answered under; null where there is none. */
 const idOf = (data: unknown): string | null => {

@@ -55,3 +55,12 @@ test('an entry that comes twice is one; under the same number nothing else; each
   expect(((await joss.get(`/api/storms/${id}`)).body as { entries: object[] }).entries).toHaveLength(1);
   expect((await joss.post(`/api/storms/${randomUUID()}/entries`, { entries: [one] })).status).toBe(404);
 });
+
+test('what no database keeps is a sentence, not a failure: a day that is none, a count beyond counting, a text with a zero in it', async () => {
+  const id = await opened();
+  const day = await ilse.post('/api/storms', { id: randomUUID(), name: 'Ice', day: '2026-13-45' });
+  const count = await ilse.get(`/api/storms/${id}?since=${'9'.repeat(25)}`);
+  const zero = await ilse.post('/api/storms', { id: randomUUID(), name: 'I\u0000ce', day: TODAY });
+  for (const { status, body } of [day, count, zero])
+    expect([status, body]).toEqual([422, expect.objectContaining({ detail: expect.any(String) as string })]);
+});
