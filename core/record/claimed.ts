@@ -32,8 +32,8 @@ export const isRequested = ({ claimed, decisions }: Inspection): boolean =>
 
 /** An inspection as a contractor sees it: never why its record is held; what the office records of his house is its own until it has decided. */
 export function issuedToContractor(whole: Inspection): Inspection {
-  const { hold: _hold, ...docket } = whole.docket; // that somebody has asked for the record is between them and the office
-  const inspection = { ...whole, docket };
+  const { hold, ...docket } = whole.docket; // that somebody has asked for the record is between them and the office
+  const inspection = hold ? { ...whole, docket } : whole;
   if (!isRequested(inspection)) return inspection;
   const { conflicts: _, ...rest } = inspection;
   return {

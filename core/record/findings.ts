@@ -142,11 +142,10 @@ export function whyNotVerified(
     return own
       ? 'make a photo or a note of how it is now.'
       : `nothing was recorded since it was opened; record it as it is now, or make a photo.`;
-  const remote = visitUnderWay(inspection.docket)?.state === 'remote';
-  if (!isSettledByPhoto(violation) && (remote || (!isThere(inspection) && (own || looked.includes('photo')))))
-    return remote
+  if (!isSettledByPhoto(violation) && !isThere(inspection))
+    return visitUnderWay(inspection.docket)
       ? 'a live picture does not show it; it takes a visit.'
-      : 'a photo does not show it; it takes a visit.';
+      : 'it is seen at the house; begin the visit first.';
   const again = toProveAgain(inspection, evaluation, violation);
   if (again.length > 0)
     return `the correction touches what is to be proved again: ${again.map(({ rule }) => rule).join(', ')}.`;

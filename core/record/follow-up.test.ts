@@ -204,7 +204,7 @@ describe('what a photo shows', () => {
     const dependents = ['panel/cover-fits', 'transfer/prevents-parallel'].map((rule, i) => photo(rule, 20 + i));
     const shown = after(now, ...dependents);
     expect(refusal(shown, verify(shown, 'labels/generator-breaker'))).toBeUndefined();
-    expect(refusal(shown, verify(shown, 'breaker/held-down'))).toContain('to be proved again');
+    expect(refusal(shown, verify(shown, 'breaker/held-down'))).toContain('it is seen at the house');
     const there = after(shown, visit('under-way', 'the owner'));
     expect(refusal(there, verify(there, 'breaker/held-down'))).toBeUndefined();
   });
