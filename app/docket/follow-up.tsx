@@ -156,21 +156,25 @@ const FROM: Readonly<Record<PaperState, readonly PaperState[]>> = {
   revoked: [],
 };
 
-/** What became of a decision since it was issued; the lead says more of it. */
-export function Became({ inspection, signed }: { inspection: Inspection; signed: Signed }) {
+/** What became of a decision since it was issued. */
+export const Became = ({ inspection: { docket }, signed }: { inspection: Inspection; signed: Signed }) =>
+  docket.papers
+    ?.find(({ id }) => id === signed.id)
+    ?.steps.map((one) => (
+      <Words key={one.at} style={{ fontSize: 17 }}>
+        {`${PAPER_STATES[one.to]}: ${one.by}, ${momentText(one.at)}. ${one.words}`}
+      </Words>
+    ));
+
+/** What the lead can make of a decision that was issued; it stands behind the papers, for it is seldom wanted. */
+export function BecomeActs({ inspection, signed }: { inspection: Inspection; signed: Signed }) {
   const account = useSession((one) => one.account);
   const { trouble, change } = useChange();
   const [asking, setAsking] = useState<PaperState>();
   const state = paperState(inspection.docket, signed.id);
-  const steps = inspection.docket.papers?.find(({ id }) => id === signed.id)?.steps ?? [];
   const offered = FROM[state].filter((one) => isApproval(signed.kind) || !['suspended', 'revoked'].includes(one));
   return (
     <View style={{ gap: 6 }}>
-      {steps.map((one) => (
-        <Words key={one.at} style={{ fontSize: 17 }}>
-          {`${PAPER_STATES[one.to]}: ${one.by}, ${momentText(one.at)}. ${one.words}`}
-        </Words>
-      ))}
       <Trouble>{trouble}</Trouble>
       {asking ? (
         <Say

@@ -31,7 +31,7 @@ import type { Walk } from '../inspection/walk';
 import { PAPERS, paperOf, type PaperName } from '@careful-latch/core/papers';
 import { sourceOf } from '../papers/source';
 import { useSession } from '../stores/session';
-import { Appeals, Became, Held, PermitAndInstaller } from './follow-up';
+import { Appeals, Became, BecomeActs, Held, PermitAndInstaller } from './follow-up';
 import { keepForCourt, keepRecord } from './keep';
 import { Trouble } from '../theme/trouble';
 import { Notes } from './notes';
@@ -182,6 +182,7 @@ function SignedDecision({
             : 'Signed on this phone; sealed as soon as the office has it.'}
         </Quiet>
       )}
+      <BecomeActs inspection={inspection} signed={signed} />
     </View>
   );
 }
