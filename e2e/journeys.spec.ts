@@ -133,6 +133,29 @@ test('a wrong tap is taken back, by undo or by the same plate again', async ({ p
   );
 });
 
+test('kinds of parts as at another house are offered first; what was seen there is not', async ({ page, office }) => {
+  const walker = new Walker(page, office);
+  test.skip(walker.wide, ANY_SIZE);
+  await walker.signIn(undefined, 'drawings');
+  await walker.press('button', 'New inspection');
+  await page.getByLabel('Property').fill('31 O’Dell Row');
+  await walker.press('button', 'Kinds of parts as at another house');
+  const houses = page.getByRole('radiogroup', { name: 'Kinds of parts as at' }).getByRole('radio');
+  const other = (await houses.first().textContent())!;
+  await houses.first().click();
+  await walker.press('button', 'Interlock on the panel');
+  const plates = page.getByTestId('plates').getByRole('button');
+  await expect(plates.first()).toHaveText(new RegExp(`as at ${other}$`));
+  await page.reload();
+  await expect(plates.first()).toHaveText(new RegExp(`as at ${other}$`));
+  await expect(page.getByText(/as at/)).toHaveCount(1);
+  await page.goto(page.url().replace('/source', '/panel'));
+  await expect(page.getByTestId('question')).toHaveText('Tape: how much room stands clear in front of it?');
+  await expect(page.getByText(/as at/)).toHaveCount(0);
+  await walker.press('button', 'How to look at it');
+  await expect(page.getByTestId('help')).toContainText('What hangs on it:');
+});
+
 test('the moves to try stand in the function test once it is known how the sources are kept apart', async ({
   page,
   office,

@@ -38,6 +38,10 @@ async function step(name, command, args) {
   }
 }
 
+async function inTurn(...steps) {
+  for (const one of steps) await step(...one);
+}
+
 /** A runner that reports its tests as JSON; a report that is missing or empty counts as a failure. */
 async function suite(name, command, args, env, count) {
   if (wanted.length > 0 && !wanted.includes(name)) return;
@@ -62,6 +66,7 @@ const jest = (name, env = {}) =>
       '--outputFile',
       report,
       '--silent=false',
+      '--maxWorkers=100%', // of two cores jest would use one
       '--forceExit', // a test that failed may leave a connection open; the rest goes on
     ],
     () => env,
@@ -71,12 +76,18 @@ const jest = (name, env = {}) =>
 async function main() {
   mkdirSync(reports, { recursive: true });
   installPackages(root, say);
-  await step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-  await step('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  await step('dead-code', bin('knip'), ['--no-progress', '--no-config-hints']);
-  await step('types', bin('tsc'), ['-b']);
-  await step('types-app', bin('tsc'), ['-p', 'app']);
-  await step('types-tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
+  await Promise.all([
+    inTurn(
+      ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+      ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+      ['dead-code', bin('knip'), ['--no-progress', '--no-config-hints']],
+    ),
+    inTurn(
+      ['types', bin('tsc'), ['-b']],
+      ['types-app', bin('tsc'), ['-p', 'app']],
+      ['types-tests', bin('tsc'), ['-p', 'tsconfig.tests.json']],
+    ),
+  ]);
   await jest('core');
   await jest('tools');
   await jest('app');

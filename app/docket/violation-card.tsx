@@ -149,7 +149,7 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
   const inspector = account !== null && inspects(account.role);
   const mayWithdraw = severity !== 'hazard' || account?.role === 'lead';
   /** From the desk, a photo that was sent settles what a photo shows. */
-  const atDesk = !visiting && state === 'claimed' && isSettledByPhoto(violation);
+  const atDesk = !visiting && state === 'claimed' && isSettledByPhoto(inspection, violation);
   const looks = visiting || atDesk;
   const again = looks && waits ? toProveAgain(inspection, evaluation, violation) : [];
   const still = foundIn(evaluation).some((one) => findings.some((each) => sameFinding(each, one)));

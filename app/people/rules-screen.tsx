@@ -9,7 +9,9 @@ import {
   type ReadingName,
 } from '@careful-latch/core/codebook';
 import {
+  isByPhoto,
   isProtected,
+  maySettleByPhoto,
   parseProfile,
   type ChecklistItem,
   type Profile,
@@ -170,6 +172,18 @@ function Amended({
           <Plate label="Not asked here" selected={chosen === 'off'} onPress={() => onChange({ ...rest, off: true })} />
         )}
       </Plates>
+      {maySettleByPhoto(id) && (
+        <Plates label={`From the desk: ${id}`}>
+          {[true, false].map((byPhoto) => (
+            <Plate
+              key={String(byPhoto)}
+              label={byPhoto ? 'A photo settles it' : 'It takes a visit'}
+              selected={isByPhoto({ rules: { [id]: change } }, id) === byPhoto}
+              onPress={() => onChange({ ...change, byPhoto })}
+            />
+          ))}
+        </Plates>
+      )}
       {fixed && <Quiet>A hazard that no office makes weaker; its sections and a reason can be given.</Quiet>}
       <Text
         label="Sections in place of ours, with commas between"

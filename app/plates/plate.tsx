@@ -1,10 +1,12 @@
 import { type ReactNode } from 'react';
 import { Pressable, View, type ViewStyle } from 'react-native';
 import { TARGET, cut, stylesOf, usePalette } from '../theme/theme';
-import { Reading, Words } from '../theme/words';
+import { Quiet, Reading, Words } from '../theme/words';
 
 interface Props {
   readonly label: string;
+  /** Said below the label, and after it by a screen reader. */
+  readonly note?: string;
   readonly selected?: boolean;
   readonly onPress: () => void;
   /** A number or size, in the readings' face. */
@@ -37,6 +39,7 @@ const useStyles = stylesOf((palette) => ({
   },
   inline: { flexDirection: 'row', gap: 8 },
   label: { fontSize: 17, lineHeight: 24, textAlign: 'center', color: palette.ink },
+  beside: { flexShrink: 1 },
   reading: { fontSize: 20 },
   quietLabel: { color: palette.quiet },
   chosenLabel: { color: palette.paper, fontWeight: '700' },
@@ -45,6 +48,7 @@ const useStyles = stylesOf((palette) => ({
 /** A tappable plate with one cut corner; the chosen one is filled and says so to a screen reader. */
 export function Plate({
   label,
+  note,
   selected = false,
   onPress,
   reading = false,
@@ -65,7 +69,7 @@ export function Plate({
       disabled={disabled}
       role={role}
       aria-checked={role === 'radio' ? selected : undefined}
-      aria-label={label}
+      aria-label={note === undefined ? label : `${label}, ${note}`}
       testID={testID}
       style={({ pressed }) => [
         styles.plate,
@@ -78,9 +82,16 @@ export function Plate({
       <View style={[styles.face, inline && styles.inline, selected && styles.chosen]}>
         {drawing?.(selected ? palette.paper : quiet ? palette.quiet : palette.ink)}
         <Label
-          style={[styles.label, reading && styles.reading, quiet && styles.quietLabel, selected && styles.chosenLabel]}
+          style={[
+            styles.label,
+            inline && styles.beside,
+            reading && styles.reading,
+            quiet && styles.quietLabel,
+            selected && styles.chosenLabel,
+          ]}
         >
           {label}
+          {note !== undefined && <Quiet style={{ fontSize: 14, lineHeight: 18 }}>{`\n${note}`}</Quiet>}
         </Label>
       </View>
     </Pressable>

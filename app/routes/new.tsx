@@ -10,9 +10,11 @@ import { headerSchema, touched, type ChangeBody, type Header } from '@careful-la
 import { Connection } from '../drawn/connections';
 import { Field } from '../plates/field';
 import { Plate, Plates } from '../plates/plate';
+import { Alike } from '../inspections/alike';
 import { giveCase, useGiven } from '../inspections/dropped';
 import { openInspection, record } from '../stores/inspections';
 import type { FoundPermit } from '../stores/office';
+import { usePreferences } from '../stores/preferences';
 import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
 import { chooseFiles } from '../theme/files';
@@ -43,6 +45,7 @@ export default inside(function New() {
       (error: Error) => setTrouble(error.message),
     );
   };
+  const [like, setLike] = useState<string>();
   const [permit, setPermit] = useState<FoundPermit>();
   const found = (one: FoundPermit) => {
     form.setValue('address', one.address, { shouldValidate: true });
@@ -72,6 +75,7 @@ export default inside(function New() {
         if (facts) record(facts);
         useGiven.setState({ given: undefined });
       }
+      if (like !== undefined) usePreferences.getState().setAlike(id, like);
       if (kind) record(touched(id, 'transfer.kind', kind));
       router.replace(`/inspection/${id}/source`);
     })();
@@ -108,6 +112,7 @@ export default inside(function New() {
           )}
         </View>
         <Trouble>{trouble}</Trouble>
+        <Alike like={like} onLike={setLike} />
         <Field form={form} name="owner" label="Owner" autoComplete="off" />
         <Field form={form} name="permit" label="Permit number" autoComplete="off" />
         <Suspense fallback={null}>

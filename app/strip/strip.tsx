@@ -49,11 +49,13 @@ export function Strip({
   site,
   station,
   hand: { inHand, acts },
+  there,
   trials,
   canUndo,
   onNext,
   onMeter,
   instead,
+  onHelp,
   evidence,
   save,
 }: {
@@ -61,12 +63,16 @@ export function Strip({
   station: Station;
   hand: Hand;
   trials: readonly Trial[];
+  /** Address of the house whose kinds of parts are offered first. */
+  there: string | undefined;
   canUndo: boolean;
   onNext: (station: Station | undefined) => void;
   /** Asks the meter for some facts, with what a reading says beside them. */
   onMeter: (paths: readonly string[], reading?: Reading) => void;
   /** What stands in place of the plates meanwhile: what the meter says, or photos and notes. */
   instead: ReactNode;
+  /** How to look at the part in hand. */
+  onHelp: () => void;
   /** The way to the photos and notes of the fact in hand. */
   evidence: ReactNode;
   save: ReactNode;
@@ -165,10 +171,12 @@ export function Strip({
       {asks !== undefined && (
         <View style={{ flexDirection: 'row', gap: 8, alignItems: 'flex-start' }}>
           <View aria-live="polite" style={{ flex: 1 }}>
-            <Words testID="question" style={{ fontSize: 19, lineHeight: 24, fontWeight: '700' }}>
-              {part !== undefined && <Words style={{ fontSize: 19, lineHeight: 24 }}>{`${part}: `}</Words>}
-              {asks}
-            </Words>
+            <Asked onHelp={help ? onHelp : undefined}>
+              <Words testID="question" style={{ flexShrink: 1, fontSize: 19, lineHeight: 24, fontWeight: '700' }}>
+                {part !== undefined && <Words style={{ fontSize: 19, lineHeight: 24 }}>{`${part}: `}</Words>}
+                {asks}
+              </Words>
+            </Asked>
             {help && meta && <Quiet numberOfLines={2}>{meta.ask}</Quiet>}
             {own.map(({ given, attempt }) => (
               <Words key={`${given} ${attempt}`} style={{ fontSize: 16, lineHeight: 21 }}>
@@ -201,6 +209,7 @@ export function Strip({
                   role="button"
                   disabled={deaf}
                   label={reading.label}
+                  {...(reading === question.asThere && { note: `as at ${there}` })}
                   inline
                   style={{ width: '48.5%', minHeight: 56 }}
                   {...(drawingOf(reading) && { drawing: drawingOf(reading)! })}
@@ -231,6 +240,35 @@ export function Strip({
       </ScrollView>
       <View style={styles.bar}>{left ? bar.toReversed() : bar}</View>
       {save}
+    </View>
+  );
+}
+
+/** The question; where help is wanted, touching it shows how to look. */
+function Asked({ onHelp, children }: { onHelp: (() => void) | undefined; children: ReactNode }) {
+  const palette = usePalette();
+  if (!onHelp) return children;
+  return (
+    <View style={{ flexDirection: 'row', gap: 8 }}>
+      {children}
+      <Pressable
+        role="button"
+        aria-label="How to look at it"
+        onPress={onHelp}
+        style={{
+          minWidth: TARGET,
+          minHeight: TARGET,
+          marginVertical: -12,
+          alignItems: 'center',
+          justifyContent: 'center',
+        }}
+      >
+        <Words
+          style={{ width: 26, height: 26, lineHeight: 24, textAlign: 'center', borderWidth: 1, borderColor: palette.copper, borderRadius: 13, color: palette.copper }} // prettier-ignore
+        >
+          ?
+        </Words>
+      </Pressable>
     </View>
   );
 }

@@ -12,7 +12,7 @@ const ILSE = { name: 'Ilse O’Harrow', role: 'lead' } as const;
 const go = jest.fn();
 let id: string;
 let account = 0;
-const USUAL = {};
+const OFFERED = { usual: {} };
 
 beforeEach(async () => {
   jest.spyOn(office, 'take').mockResolvedValue([]);
@@ -31,7 +31,7 @@ afterEach(() => {
 
 const site = (): Case => useInspections.getState().byId[id]!.case;
 const at = (station: Parameters<typeof useHand>[1]) =>
-  renderHook(() => useHand(walkOf(useInspections((one) => one.byId[id]!)), station, USUAL, go)).result;
+  renderHook(() => useHand(walkOf(useInspections((one) => one.byId[id]!)), station, OFFERED, go)).result;
 const readAt = (hand: ReturnType<typeof at>, label: string) => {
   const { question } = hand.current.inHand;
   if (question?.kind !== 'glance') throw new Error(`${question?.kind} is asked`);

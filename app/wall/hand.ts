@@ -18,12 +18,12 @@ import {
   type PartHere,
   type Question,
   type Reading,
-  type Usual,
 } from '@careful-latch/core/walk';
 import { walkOf, type Walk } from '../inspection/walk';
 import { shownAs } from '../drawn/signs';
 import { outcomesBeside } from '../inspection/answers';
 import { record, undo, useInspections } from '../stores/inspections';
+import type { Offered } from './offered';
 
 /** What is in hand: a part that came by itself, or one that was touched. */
 interface Hand {
@@ -77,7 +77,12 @@ function partOf(c: Case, station: Station, hand: Hand): PartHere | undefined {
 const walkNow = (inspection: string): Walk => walkOf(useInspections.getState().byId[inspection]!);
 
 /** What comes into hand at a station, and everything that a touch there does. */
-export function useHand(walk: Walk, station: Station, usual: Usual, go: (station: Station, part?: string) => void) {
+export function useHand(
+  walk: Walk,
+  station: Station,
+  { usual, like }: Offered,
+  go: (station: Station, part?: string) => void,
+) {
   const { inspection, evaluation } = walk;
   const c = inspection.case;
   const [hand, setHand] = useState<Hand>();
@@ -91,8 +96,13 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
   const question = useMemo<Question | undefined>(() => {
     if (!here) return undefined;
     if (hand?.path !== undefined) return { kind: 'fact', path: hand.path };
-    return questionAt(c, evaluation, here, { usual, single: hand?.single === true, fresh: hand?.entry !== undefined });
-  }, [c, evaluation, here?.id, hand, usual]); // eslint-disable-line react-hooks/exhaustive-deps -- a part is known by its id
+    return questionAt(c, evaluation, here, {
+      usual,
+      like,
+      single: hand?.single === true,
+      fresh: hand?.entry !== undefined,
+    });
+  }, [c, evaluation, here?.id, hand, usual, like]); // eslint-disable-line react-hooks/exhaustive-deps -- a part is known by its id
 
   /** On to the next station by itself, where nothing is open here and the body does not have to move. */
   const leave = useCallback(
@@ -137,7 +147,7 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
       else if (
         hand?.path === undefined &&
         facts.some(([path]) => factsOf(now, stay).includes(path)) && // a slot that was touched brings its own parts
-        questionAt(now, after.evaluation, stay, { usual, single: hand?.single === true })
+        questionAt(now, after.evaluation, stay, { usual, like, single: hand?.single === true })
       )
         setHand({ id: stay.id, ...(hand?.single && { single: true }) });
       else {
@@ -145,7 +155,7 @@ export function useHand(walk: Walk, station: Station, usual: Usual, go: (station
         leave(after);
       }
     },
-    [here, c, inspection.id, evaluation, hand, station, usual, leave],
+    [here, c, inspection.id, evaluation, hand, station, usual, like, leave],
   );
 
   const answer = useMemo(() => {

@@ -4,7 +4,15 @@ import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { STATIONS, STATION_NAMES, factAt, lastingPath, listOf, type Station } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
 import { evidenceOfFact } from '@careful-latch/core/record';
-import { factsOf, partOfEntry, partsAt, stateOfPart, wantedBy, type Reading } from '@careful-latch/core/walk';
+import {
+  factsOf,
+  partOfEntry,
+  partsAt,
+  stateOfPart,
+  wantedBy,
+  type Question,
+  type Reading,
+} from '@careful-latch/core/walk';
 import { stationState } from '@careful-latch/core/verdict';
 import { Find } from './find';
 import { EvidenceKey, EvidencePane } from '../evidence/evidence';
@@ -28,10 +36,12 @@ import { Quiet, Title } from '../theme/words';
 import { Drawing, Entries } from './drawing';
 import { useHand, type Said } from './hand';
 import { valueOf } from './part-value';
-import { useUsual } from './usual';
+import { useOffered } from './offered';
 
 /** The table of wide screens; a phone needs none of it. */
 const CircuitsTable = lazy(async () => ({ default: (await import('../tables/tables')).CircuitsTable }));
+
+const Help = lazy(async () => ({ default: (await import('../help/help')).Help }));
 
 /** Below this height a drawing and the strip under it have no room. */
 const LOW_PX = 520;
@@ -51,7 +61,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const { inspection, evaluation } = walk;
   const id = inspection.id;
   const c = inspection.case;
-  const usual = useUsual(id);
+  const offered = useOffered(id);
   const [finding, setFinding] = useState(false);
   const setAllFacts = usePreferences((one) => one.setAllFacts);
   const go = useCallback(
@@ -59,7 +69,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
       router.replace(`/inspection/${id}/${to}${at === undefined ? '' : `?part=${encodeURIComponent(at)}`}` as never),
     [router, id],
   );
-  const hand = useHand(walk, station, usual, go);
+  const hand = useHand(walk, station, offered, go);
   const { inHand, acts } = hand;
   const touch = acts.touch;
   useEffect(() => {
@@ -106,6 +116,8 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const { here, question } = inHand;
   const about = question?.kind === 'fact' ? question.path : here && factsOf(c, here)[0];
   const [shows, setShows] = useState<string>();
+  /** What the apprentice asked how to look at. */
+  const [helping, setHelping] = useState<Question>();
   const evidence = about === undefined ? [] : evidenceOfFact(inspection.evidence, c, about);
   const onNext = (to: Station | undefined) => (to ? go(to) : router.replace(`/inspection/${id}/findings`));
   const list = listOf(station);
@@ -169,6 +181,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
       site={c}
       station={station}
       hand={hand}
+      there={offered.address}
       trials={station === 'function' ? functionTestAt(c) : []}
       canUndo={canUndo}
       onNext={onNext}
@@ -176,10 +189,15 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
       instead={
         meter.now ? (
           <MeterPane meter={meter} onAgain={() => again.current?.()} />
+        ) : here && question && helping === question ? (
+          <Suspense fallback={null}>
+            <Help site={c} here={here} />
+          </Suspense>
         ) : about !== undefined && shows === about ? (
           <EvidencePane inspection={id} about={lastingPath(c, about)} evidence={evidence} />
         ) : null
       }
+      onHelp={() => setHelping(helping === question ? undefined : question)}
       evidence={
         about !== undefined && (
           <EvidenceKey

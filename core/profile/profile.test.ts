@@ -5,7 +5,8 @@ import { RULES } from '../rules';
 import { GOOD, caseWith, example } from '../test/rule-table';
 import { evaluate, stationState, type Outcome } from '../verdict';
 import { withFact, type Case } from '../case';
-import { isProtected, parseProfile, profileJsonSchema, type Profile } from '.';
+import { BY_PHOTO } from '../rules/by-photo';
+import { isByPhoto, isProtected, maySettleByPhoto, parseProfile, profileJsonSchema, type Profile } from '.';
 
 const folder = `${__dirname}/../../profiles`;
 const read = (name: string): Profile => {
@@ -93,6 +94,36 @@ describe('what a profile changes', () => {
     ).toEqual(['correction', 'advisory']);
     // nothing is said of readings where no office reads otherwise
     expect(evaluate(GOOD).outcomes.find((one) => one.rule === 'breaker/held-down')!.reading).toBeNull();
+  });
+
+  describe('what a photo settles', () => {
+    const saying = (rule: string, byPhoto: boolean) =>
+      parseProfile(JSON.stringify({ format: 'careful-latch/profile', version: 2, office: 'Any', edition: '2020', rules: { [rule]: { byPhoto, reason: 'here' } } })); // prettier-ignore
+
+    test('an office may take a label out of it, and put a lid in', () => {
+      for (const [rule, byPhoto] of [
+        ['labels/generator-breaker', false],
+        ['inlet/lockable', true],
+      ] as const) {
+        expect(isByPhoto(undefined, rule)).toBe(!byPhoto);
+        const read = saying(rule, byPhoto);
+        if (!read.ok) throw new Error(read.errors.join());
+        expect(isByPhoto(read.profile, rule)).toBe(byPhoto);
+      }
+    });
+
+    test.each([
+      'breaker/held-down', 'function/dead-pins', 'transfer/prevents-parallel', 'neutral/matrix', 'panel/working-space', 'cord/locks-and-pull-tested',
+      'panel/main-bonding-jumper', 'grounding/path-continuous', 'siting/outdoors', 'feeder/ampacity',
+    ])('%s is not among what an office may let a photo settle', (rule) => {
+      expect(RULES.some(({ id }) => id === rule)).toBe(true);
+      expect(saying(rule, true)).toMatchObject({ ok: false, errors: [expect.stringContaining('no photo settles it')] });
+      expect(saying(rule, false).ok).toBe(true);
+    }); // prettier-ignore
+
+    test('all that is ours may be the office’s', () => {
+      expect(BY_PHOTO.filter((rule) => !maySettleByPhoto(rule))).toEqual([]);
+    });
   });
 
   test.each(RULES.filter((rule) => isProtected(rule.id)).map(({ id }) => id))(

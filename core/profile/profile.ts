@@ -11,6 +11,7 @@ import {
   type Readings,
 } from '../codebook';
 import { RULES, type Severity } from '../rules';
+import { BY_PHOTO, mayBeByPhoto } from '../rules/by-photo';
 
 export const PROFILE_FORMAT = 'careful-latch/profile';
 const SEVERITIES = ['hazard', 'correction', 'advisory'] as const satisfies readonly Severity[];
@@ -21,6 +22,8 @@ const PROFILE_VERSION = 2;
 export interface RuleChange {
   readonly off?: boolean;
   readonly severity?: Severity;
+  /** Whether a photo settles a violation of it from the desk. */
+  readonly byPhoto?: boolean;
   /** Section numbers in place of ours, for an office on another edition or with an ordinance of its own. */
   readonly cites?: readonly string[];
   /** Why, in the office’s words. */
@@ -38,6 +41,13 @@ const PROTECTED: readonly string[] = [
   'siting/outdoors',
 ]; // prettier-ignore
 export const isProtected = (rule: string): boolean => PROTECTED.includes(rule);
+
+const MAY_BE_BY_PHOTO: readonly string[] = RULES.filter(mayBeByPhoto).map(({ id }) => id);
+/** Whether an office may say that a photo settles a rule. */
+export const maySettleByPhoto = (rule: string): boolean => MAY_BE_BY_PHOTO.includes(rule);
+/** Whether a photo settles a rule, by the office’s word, else by ours. */
+export const isByPhoto = (profile: Pick<Profile, 'rules'> | undefined, rule: string): boolean =>
+  profile?.rules[rule]?.byPhoto ?? BY_PHOTO.includes(rule);
 
 /** An item that the office checks beside the rules; answered yes or no in the case, under its id. */
 export interface ChecklistItem {
@@ -88,6 +98,7 @@ const severity = () => mixed<Severity>().oneOf([...SEVERITIES], `right would be 
 const changeSchema = object({
   off: mixed<boolean>().oneOf([true, false], 'right would be true or false'),
   severity: severity(),
+  byPhoto: mixed<boolean>().oneOf([true, false], 'right would be true or false'),
   cites: array(text(60).required('a section is a text')).typeError('right would be a list of sections'),
   reason: text(300).required('say why the office changes it'),
 }).noUnknown(({ unknown }: { unknown: string }) => `${unknown} is nothing that a profile can change of a rule`);
@@ -145,6 +156,12 @@ const readingSchema = mixed<string>().test('way', (value, context) => {
   const ways = Object.keys(READINGS[(context.options.context as { key: ReadingName }).key].ways);
   return ways.includes(value as string) || context.createError({ message: `right would be one of ${ways.join(', ')}` });
 });
+
+/** What no office can say: that a photo shows what has to be measured or tried. */
+const notByPhoto = (data: { rules?: Readonly<Record<string, RuleChange>> }): string[] =>
+  Object.entries(data.rules ?? {})
+    .filter(([id, { byPhoto }]) => byPhoto === true && !maySettleByPhoto(id))
+    .map(([id]) => `rules: ${id} is a hazard, or measured, bonded, torqued or tried at the house; no photo settles it`);
 
 /** What version 2 refuses and version 1 was allowed to say without effect: a protected hazard made weaker. */
 const notWeakened = (data: { version?: unknown; rules?: Readonly<Record<string, RuleChange>> }): string[] =>
@@ -219,8 +236,8 @@ export function parseProfile(source: string): ReadProfile {
     };
   try {
     const read = profileSchema.validateSync(data, { strict: true, abortEarly: false });
-    const weakened = notWeakened(read as Partial<Profile>);
-    if (weakened.length > 0) return { ok: false, errors: weakened };
+    const refused = [...notWeakened(read as Partial<Profile>), ...notByPhoto(read as Partial<Profile>)];
+    if (refused.length > 0) return { ok: false, errors: refused };
     const { installers, ...rest } = read;
     const installer = installers && (installers === 'licensed' ? 'licensed' : 'anybody');
     return {
@@ -258,6 +275,7 @@ export function profileJsonSchema(): Record<string, unknown> {
     properties: {
       off: { type: 'boolean' },
       severity: { enum: SEVERITIES },
+      byPhoto: { type: 'boolean' },
       cites: { type: 'array', items: words(60) },
       reason: words(300),
     },

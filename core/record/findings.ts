@@ -1,7 +1,6 @@
 import type { Station } from '../case';
-import { LOCAL } from '../profile';
+import { LOCAL, isByPhoto } from '../profile';
 import { RULES, type Rule } from '../rules';
-import { BY_PHOTO } from '../rules/by-photo';
 import { dependentsOf } from '../rules/dependents';
 import type { Evaluation, Outcome } from '../verdict';
 import {
@@ -91,8 +90,8 @@ function recordedSince(
 }
 
 /** Whether a violation may be settled by what a photo shows: no hazard, and nothing that is measured, bonded, torqued or moved. */
-export const isSettledByPhoto = ({ severity, findings }: Violation): boolean =>
-  severity !== 'hazard' && findings.length > 0 && findings.every(({ rule }) => BY_PHOTO.includes(rule));
+export const isSettledByPhoto = ({ rules }: Pick<Inspection, 'rules'>, { severity, findings }: Violation): boolean =>
+  severity !== 'hazard' && findings.length > 0 && findings.every(({ rule }) => isByPhoto(rules?.profile, rule));
 
 /** Whether an inspector stands at the house: on a visit, or on the first, which needs no door to be recorded. */
 const isThere = ({ docket, decisions }: Inspection): boolean => {
@@ -102,7 +101,7 @@ const isThere = ({ docket, decisions }: Inspection): boolean => {
 
 /** Whether what was looked at counts for a rule: a photo or note alone only from somebody at the house, or where it shows all there is to see. */
 const counts = (inspection: Inspection, rule: string, looked: LookedAt): boolean =>
-  looked === 'fact' || (looked === 'photo' && (isThere(inspection) || BY_PHOTO.includes(rule)));
+  looked === 'fact' || (looked === 'photo' && (isThere(inspection) || isByPhoto(inspection.rules?.profile, rule)));
 
 /** What a correction touches and nobody has proved again since the violation was opened: rules by id, those that apply alone. */
 export function toProveAgain(inspection: Inspection, evaluation: Evaluation, violation: Violation): Outcome[] {
@@ -142,7 +141,7 @@ export function whyNotVerified(
     return own
       ? 'make a photo or a note of how it is now.'
       : `nothing was recorded since it was opened; record it as it is now, or make a photo.`;
-  if (!isSettledByPhoto(violation) && !isThere(inspection))
+  if (!isSettledByPhoto(inspection, violation) && !isThere(inspection))
     return visitUnderWay(inspection.docket)
       ? 'a live picture does not show it; it takes a visit.'
       : 'it is seen at the house; begin the visit first.';

@@ -14,6 +14,7 @@ import {
 } from '../case';
 import { RULES, type Rule } from '../rules';
 import type { Evaluation } from '../verdict';
+import { readingAt } from './like';
 import type { Glance, Part, Reading, Usual } from './part';
 import { PARTS, partsOf, placeOf, stationOfPart, WALK } from './wall';
 
@@ -122,7 +123,13 @@ export function stateOfPart(
 
 /** What the strip asks next. */
 export type Question =
-  | { readonly kind: 'glance'; readonly glance: Glance; readonly readings: readonly Reading[] }
+  | {
+      readonly kind: 'glance';
+      readonly glance: Glance;
+      readonly readings: readonly Reading[];
+      /** The first of them, where it is what another house has. */
+      readonly asThere?: Reading;
+    }
   | { readonly kind: 'fact'; readonly path: string }
   | { readonly kind: 'so'; readonly lines: readonly Line[] };
 
@@ -154,13 +161,18 @@ export function linesOf(c: Case, here: PartHere, wanted: Wanted): readonly Line[
 
 /**
  * The question to ask at a part; undefined where nothing is open. `single` asks one fact after the other, where no reading
- * fits; `fresh` asks the first of an entry that is not there yet, whether or not a rule needs one more.
+ * fits; `like` is another house, whose kinds of parts are offered first; `fresh` asks the first of an entry that is not there yet, whether or not a rule needs one more.
  */
 export function questionAt(
   c: Case,
   evaluation: Evaluation,
   here: PartHere,
-  { usual = {}, single = false, fresh = false }: { usual?: Usual; single?: boolean; fresh?: boolean } = {},
+  {
+    usual = {},
+    like,
+    single = false,
+    fresh = false,
+  }: { usual?: Usual; like?: Case | undefined; single?: boolean; fresh?: boolean } = {},
 ): Question | undefined {
   const wanted = wantedBy(evaluation);
   const open = openFacts(c, here, wanted);
@@ -176,9 +188,12 @@ export function questionAt(
       // Once something of a marking is recorded the rest of it is asked by itself: its plates would only say it again.
       const begun = !here.part.every && paths.some((path) => factAt(c, path) !== undefined);
       if (begun || !(fresh || paths.some((path) => open.includes(path)))) continue;
-      const readings = glance.readings(c, usual, here.entry);
+      const all = glance.readings(c, usual, here.entry);
+      const asThere =
+        like && readingAt(like, glance, all, new Map(glance.keys.map((key) => [key, pathsAt(c, here, key)[0]!])));
+      const readings = asThere ? [asThere, ...all.filter((one) => one !== asThere)] : all;
       if (readings.some((one) => missingOf(c, here, one) > (here.part.every ? 0 : 1)))
-        return { kind: 'glance', glance, readings };
+        return { kind: 'glance', glance, readings, ...(asThere && { asThere }) };
     }
   return { kind: 'fact', path: first };
 }

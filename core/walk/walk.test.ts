@@ -16,6 +16,8 @@ import { RULES } from '../rules';
 import { GOOD, caseWith, example } from '../test/rule-table';
 import { walk } from '../test/person';
 import { evaluate } from '../verdict';
+import { GLANCES } from './glances';
+import { readingAt } from './like';
 import {
   PARTS,
   WALK,
@@ -181,6 +183,61 @@ describe('readings', () => {
       questionAt(c, evaluate(c), partOf(c, 'source/site'), { usual });
     expect(ask({})).toMatchObject({ kind: 'fact' });
     expect(ask(USUAL)).toMatchObject({ kind: 'glance', glance: { how: 'usual' } });
+  });
+
+  describe('like another house', () => {
+    const c = withFact(emptyCase('2023'), 'transfer.kind', 'retrofit-interlock');
+    const ask = (like: Case, id: string, now = c) => questionAt(now, evaluate(now), partOf(now, id), { like });
+    const there = withFact(withFact(GOOD, 'source.runningW', 7200), 'source.startingW', 9000);
+
+    test('its marking stands first, with what no usual plate says', () => {
+      const question = ask(there, 'source/nameplate');
+      if (question?.kind !== 'glance') throw new Error('no glance');
+      expect(question.asThere).toBe(question.readings[0]);
+      expect(question.asThere).toEqual({
+        label: 'Gasoline, 120/240 V, Running watts: 7200 W, Starting watts: 9000 W',
+        says: {
+          'source.kind': 'engine',
+          'source.nameplate': 'legible',
+          'source.fuel': 'gasoline',
+          'source.voltage': '120/240',
+          'source.runningW': 7200,
+          'source.startingW': 9000,
+        },
+      });
+      expect(question.readings.slice(1)).toHaveLength(
+        (ask(emptyCase('2023'), 'source/nameplate') as typeof question).readings.length,
+      );
+    });
+
+    test('a usual plate that says all of it is moved up, not written again', () => {
+      const usual = ask(emptyCase('2023'), 'cord/plug') as { readings: readonly unknown[] };
+      const now = ask(there, 'cord/plug') as { readings: readonly unknown[]; asThere: unknown };
+      expect(now.readings[0]).toBe(now.asThere);
+      expect(now.readings).toHaveLength(usual.readings.length);
+    });
+
+    test.each(['byHand', 'torque', 'bars', 'standing', 'space', 'inletSign', 'electrode', 'pins', 'legs'] as const)(
+      'nothing is offered of what was seen, tried or measured there: %s',
+      (name) => {
+        const glance = GLANCES[name];
+        expect(glance.keys.some((key) => factAt(there, key) !== undefined)).toBe(name !== 'electrode');
+        expect(
+          readingAt(there, glance, glance.readings(there, USUAL), new Map(glance.keys.map((key) => [key, key]))),
+        ).toBeUndefined();
+      },
+    );
+
+    test('a circuit that it has not gets nothing from it', () => {
+      const fifth = withFact(there, 'loads.circuits[4].slot', 22);
+      const at = (index: number, like: Case) => {
+        const c = without(fifth, ...['use', 'plan', 'volts', 'runningW', 'startingW'].map((key) => `loads.circuits[${index}].${key}`)); // prettier-ignore
+        const here = partsAt(c, 'loads').find((one) => one.index === index && one.part.id === 'loads/use')!;
+        return questionAt(c, evaluate(c), here, { like });
+      };
+      expect(at(0, there)).toHaveProperty('asThere.says', expect.objectContaining({ 'loads.circuits.use': factAt(there, 'loads.circuits[0].use') })); // prettier-ignore
+      expect(at(4, there)).not.toHaveProperty('asThere');
+    });
   });
 
   test('never at one glance: what a label says and what a meter says of it, or both ends of a cord', () => {
