@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from './office';
-import { STATIONS, STATION_NAMES, recordedFacts } from '@careful-latch/core/case';
+import { STATIONS, STATION_NAMES, recordedFacts, withFact } from '@careful-latch/core/case';
 import { Walker, example } from './walk';
 
 /** Journeys that are about the device and the office are the same on any size. */
@@ -154,6 +154,24 @@ test('kinds of parts as at another house are offered first; what was seen there 
   await expect(page.getByText(/as at/)).toHaveCount(0);
   await walker.press('button', 'How to look at it');
   await expect(page.getByTestId('help')).toContainText('What hangs on it:');
+});
+
+test('the way in which a loose plate joins both sources is played on the drawing, and back', async ({
+  page,
+  office,
+}) => {
+  const walker = new Walker(page, office);
+  const loose = withFact(example('case-1-interlock-holds'), 'transfer.fit', 'loose');
+  await walker.signIn(undefined, 'drawings');
+  await walker.openNew('6 Loose Plate Lane', '', 'Interlock on the panel');
+  await walker.seed(loose, recordedFacts(loose));
+  for (const station of ['transfer', 'function']) {
+    await page.goto(page.url().replace(/[^/]+$/, station));
+    await walker.press('button', 'Show the move');
+    while ((await page.getByText('Both are closed now.').count()) === 0) await walker.press('button', 'Next move');
+    await walker.press('button', 'Back');
+    await expect(page.getByRole('button', { name: 'Next move' })).toBeVisible();
+  }
 });
 
 test('the moves to try stand in the function test once it is known how the sources are kept apart', async ({

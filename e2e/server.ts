@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
-import { rmSync } from 'node:fs';
+import { cpSync, existsSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -53,6 +53,7 @@ export class Office {
     await asAdmin(`CREATE DATABASE ${database}${like ? ` TEMPLATE ${like.database}` : ''}`);
     const port = await freePort();
     const office = new Office(`http://localhost:${port}`, port, database, demo);
+    if (like && existsSync(like.folder)) cpSync(like.folder, office.folder, { recursive: true });
     await office.start();
     return office;
   }

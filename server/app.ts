@@ -22,6 +22,7 @@ import { errorOf, requestOf } from './log';
 import { mailRoutes } from './mail/routes';
 import { monthRoutes } from './month/routes';
 import { noteRoutes } from './notes/routes';
+import { partyRoutes } from './parties/routes';
 import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
 import { sessionRoutes } from './sessions/routes';
@@ -150,7 +151,14 @@ export function createApp({
     heldRoutes(door, keys),
     mailRoutes(door, keys, wake, publicUrl),
   );
-  api.use(permitRoutes(door, permits, wake), noteRoutes(door), stormRoutes(door), feedRoutes(door), monthRoutes(door));
+  api.use(
+    permitRoutes(door, permits, wake),
+    noteRoutes(door),
+    partyRoutes(door, keys),
+    stormRoutes(door),
+    feedRoutes(door),
+    monthRoutes(door),
+  );
   const photos = new EvidenceStore(evidenceFolder);
   api.use(keepingRoutes(door, keys, photos), evidenceRoutes(door, photos), notFound);
   app.use('/api', api);

@@ -9,6 +9,7 @@ import { createApp } from './app';
 import { connect } from './database/client';
 import { giveServerRole, migrate, oneAfterTheOther, requireServerRole, serverUrlOf } from './database/migrate';
 import { loadDemo } from './demo/load';
+import { EvidenceStore } from './evidence/store';
 import { writeAnchor } from './ledger/anchor';
 import { putToRest } from './inspections/rest';
 import { openKeys } from './ledger/keys';
@@ -63,7 +64,7 @@ async function main(): Promise<void> {
     await oneAfterTheOther(owner.pool, async () => {
       await migrate(owner.db);
       await giveServerRole(owner.pool, serverUrl);
-      if (process.env.DEMO === '1') await loadDemo(owner, keys);
+      if (process.env.DEMO === '1') await loadDemo(owner, keys, new EvidenceStore(evidenceFolder));
       await bringUp(owner.door, keys);
     });
     await owner.pool.end();

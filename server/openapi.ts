@@ -309,6 +309,13 @@ const schemas: Record<string, Json> = {
     looked: list(object({ by: text, day })),
     destroyed: list(object({ kind: { enum: ['photo', 'note'] }, subject: text, reason: text, by: text, at: instant })),
   }),
+  Parties: object({
+    parties: list(object({ account: uuid, name: text, since: instant, until: nullable({ ...instant }) })),
+    asked: list(object({ name: text, expiresAt: instant })),
+    contractors: list(object({ account: uuid, name: text })),
+  }),
+  Party: object({ account: uuid, name: text }, ['account', 'name']),
+  PartyMade: object({ token: text, expiresAt: instant, done: { const: true } }, ['token', 'expiresAt', 'done']),
   Storm: object({ id: uuid, name: text, day }),
   Storms: object({ storms: list(ref('Storm')) }),
   Opened: object({ id: uuid }),
@@ -737,6 +744,33 @@ export function openApi(): Json {
           parameters: [idParameter, ...protectedChange.parameters],
           ...body('Words'),
           responses: answers('200', 'Done', 'Kept', ['401', '403', '404', '422']),
+        },
+      },
+      '/api/inspections/{id}/parties': {
+        get: {
+          summary: 'Who of outside the office is party to a house, and who has a link to be',
+          ...inspectorsOnly,
+          parameters: [idParameter],
+          responses: answers('200', 'Parties', 'The owner, firms', ['401', '403', '422']),
+        },
+        post: {
+          summary: 'Makes a contractor party to a house, or a link for an owner or a firm',
+          ...inspectorsOnly,
+          parameters: [idParameter, ...protectedChange.parameters],
+          ...body('Party'),
+          responses: answers('201', 'PartyMade', 'Made', ['401', '403', '404', '409', '422']),
+        },
+      },
+      '/api/inspections/{id}/parties/{account}': {
+        delete: {
+          summary: 'Ends what somebody of outside sees of a house',
+          ...inspectorsOnly,
+          parameters: [
+            idParameter,
+            { name: 'account', in: 'path', required: true, schema: uuid },
+            ...protectedChange.parameters,
+          ],
+          responses: answers('200', 'Done', 'Ended', ['401', '403', '404', '422']),
         },
       },
       '/api/keeping': {

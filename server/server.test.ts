@@ -19,6 +19,7 @@ import { DEMO_PROPERTIES } from './demo/properties';
 import { sealOf, type SealedRecord } from './inspections/seal';
 import { serverLog } from './log';
 import { loadDemo } from './demo/load';
+import { EvidenceStore } from './evidence/store';
 import { DEMO_PASSWORD } from './demo/password';
 import {
   CORRECTIONS,
@@ -865,7 +866,7 @@ describe('database', () => {
   });
 
   test('the demo loads once', async () => {
-    expect(await loadDemo(office, office.keys)).toBe(false);
+    expect(await loadDemo(office, office.keys, new EvidenceStore(office.evidenceFolder))).toBe(false);
     expect(DEMO_PROPERTIES.length).toBeGreaterThanOrEqual(10);
   });
 });
@@ -889,6 +890,9 @@ describe('OpenAPI', () => {
     ajv.addSchema(spec, 'spec');
     const id = randomUUID();
     const NOTES = '/api/inspections/{id}/notes';
+    const PARTIES = '/api/inspections/{id}/parties';
+    const DECIDED = DEMO_PROPERTIES[3]!.id;
+    const [maro] = await office.db.select().from(accounts).where(eq(accounts.login, 'maro'));
     const picture = pictureOf(jpegOf(2000));
     const stranger = await visitor(office);
     const [joss] = await office.db.select().from(accounts).where(eq(accounts.login, 'joss'));
@@ -949,6 +953,12 @@ describe('OpenAPI', () => {
       ['/api/permits/posts/{id}', 'post', async () => who.post(`/api/permits/posts/${randomUUID()}`, {})],
       [NOTES, 'post', async () => who.post(`/api/inspections/${id}/notes`, { words: 'A neighbor rang.' })],
       [NOTES, 'get', async () => who.get(`/api/inspections/${id}/notes`)],
+      [PARTIES, 'post', async () => who.post(`/api/inspections/${DECIDED}/parties`, { name: 'Anouk O’Dell-Varr' })],
+      [PARTIES, 'post', async () => who.post(`/api/inspections/${DECIDED}/parties`, { account: maro!.id })],
+      [PARTIES, 'post', async () => who.post(`/api/inspections/${id}/parties`, { name: 'Too early' })],
+      [PARTIES, 'get', async () => who.get(`/api/inspections/${DECIDED}/parties`)],
+      [`${PARTIES}/{account}`, 'delete', async () => who.remove(`/api/inspections/${DECIDED}/parties/${maro!.id}`)],
+      [`${PARTIES}/{account}`, 'delete', async () => who.remove(`/api/inspections/${DECIDED}/parties/${maro!.id}`)],
       ['/api/keeping', 'get', async () => who.get('/api/keeping')],
       ['/api/keeping', 'patch', async () => who.patch('/api/keeping', { photo: 7, note: null })],
       ['/api/keeping', 'patch', async () => who.patch('/api/keeping', { photo: 0, note: 1 })],

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { chromium as browserType, type CDPSession, type Page } from '@playwright/test';
+import { chromium as browserType, type CDPSession, type Locator, type Page } from '@playwright/test';
 import { Bench } from 'tinybench';
 import { Engine } from 'json-rules-engine';
 import { factAt, metaOf, parseCase, readCase, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
@@ -12,6 +12,7 @@ import { explore, mechanism, type Defects } from '@careful-latch/core/interlock'
 import { RULES } from '@careful-latch/core/rules';
 import { evaluate } from '@careful-latch/core/verdict';
 import { Office } from '../e2e/server';
+import { Walker } from '../e2e/walk';
 import { buildApplication } from './build.mjs';
 import { chromium } from './chromium.mjs';
 import { startCluster } from './database.mjs';
@@ -323,17 +324,26 @@ const ONE_WORD = `<button role="radio">0</button><button role="radio">1</button>
   <script>addEventListener('click', () => (document.querySelector('p').textContent = String(Math.random())))</script>`;
 
 interface Answered {
-  /** From the click until the first frame after it is drawn, ms. */
+  /** From the click until the first frame after it is drawn, median and 95th percentile, ms. */
   readonly drawnMs: number;
+  readonly p95Ms: number;
   /** From the input until that frame is out, by the browser's own measure (Event Timing, steps of 8 ms; 16 or less is told as 16), ms. */
   readonly shownMs: number;
 }
 
-/** Taps two plates in turn on a page, as a finger would; medians. The answer is in the first frame after the click: React draws what a click changes before it. */
+/** Two targets that are touched in turn, each of which changes what is shown. */
+type Targets = (page: Page) => readonly [Locator, Locator];
+const TWO_PLATES: Targets = (page) => {
+  const plates = page.locator('[role=radio]');
+  return [plates.nth(1), plates.nth(2)];
+};
+
+/** Touches two targets in turn on a page, as a finger would. The answer is in the first frame after the click: React draws what a click changes before it. */
 async function tapToAnswer(
   open: (page: Page) => Promise<unknown>,
   session: object,
   slowdown: number,
+  targets: Targets,
 ): Promise<Answered> {
   const browser = await browserType.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-gpu'] });
   try {
@@ -344,8 +354,8 @@ async function tapToAnswer(
     });
     const page = await context.newPage();
     await open(page);
-    const plates = page.locator('[role=radio]');
-    await plates.nth(2).waitFor();
+    const touched = targets(page);
+    await touched[0].waitFor();
     await page.waitForTimeout(1500);
     await page.evaluate(`
       window.shown = [];
@@ -364,15 +374,18 @@ async function tapToAnswer(
     `);
     const client = await context.newCDPSession(page);
     await client.send('Emulation.setCPUThrottlingRate', { rate: slowdown });
-    const TAPS = 21;
+    const TAPS = 41;
     for (let i = 0; i < TAPS; i++) {
-      await plates.nth(1 + (i % 2)).click();
-      await page.waitForTimeout(400);
+      await touched[i % 2]!.click();
+      await page.waitForTimeout(450); // plates are deaf for 350 ms
     }
-    const median = (times: number[]) => times.sort((a, b) => a - b)[times.length >> 1]!;
+    const at = (times: number[], share: number) => times.sort((a, b) => a - b)[Math.floor(times.length * share)]!;
+    const median = (times: number[]) => at(times, 0.5);
     const shown = await page.evaluate<number[]>('window.shown');
+    const drawn = await page.evaluate<number[]>('window.drawn');
     return {
-      drawnMs: median(await page.evaluate<number[]>('window.drawn')),
+      drawnMs: median(drawn),
+      p95Ms: at(drawn, 0.95),
       shownMs: median([...shown, ...Array<number>(Math.max(0, TAPS - shown.length)).fill(16)]),
     };
   } finally {
@@ -393,6 +406,33 @@ async function sessionOf(address: string): Promise<object> {
   const state = await context.storageState();
   await browser.close();
   return state;
+}
+
+/** Records two houses at the office: the biggest of the examples with twice its circuits, and one whose interlock is loose. Resolves with their ids. */
+async function bigHouses(office: Office, session: object): Promise<{ big: string; loose: string }> {
+  const browser = await browserType.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-gpu'] });
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, storageState: session as never });
+  const page = await context.newPage();
+  const walker = new Walker(page, office);
+  const seeded = async (address: string, c: Case) => {
+    await page.goto(office.address);
+    await walker.openNew(address, '', 'Something else');
+    await walker.seed(c, recordedFacts(c));
+    return /inspection\/([^/?]+)/.exec(page.url())![1]!;
+  };
+  const ten = example('walk-switch-ten-circuits');
+  const twenty = ten.loads!.circuits!.reduce(
+    (now, circuit, i) =>
+      Object.entries(circuit).reduce(
+        (each, [key, value]) => (key === 'id' ? each : withFact(each, `loads.circuits[${i + 10}].${key}`, key === 'slot' ? Number(value) + 20 : value)), // prettier-ignore
+        now,
+      ),
+    ten,
+  );
+  const big = await seeded('1 Twenty Circuits', twenty);
+  const loose = await seeded('2 Loose Plate', withFact(example('case-1-interlock-holds'), 'transfer.fit', 'loose'));
+  await browser.close();
+  return { big, loose };
 }
 
 async function web(): Promise<void> {
@@ -430,22 +470,48 @@ async function web(): Promise<void> {
         'scripts sent': `${(slow.scriptBytes / 1024).toFixed(0)} KB`,
       });
     }
-    const pages: [string, (page: Page) => Promise<unknown>][] = [
-      ['a page that only writes a word', (page) => page.setContent(ONE_WORD)],
-      ...['breaker', 'cord', 'feeder'].map((station): (typeof pages)[number] => [
-        station,
-        (page) => page.goto(`${office.address}/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000003/${station}`),
+    const { big, loose } = await bigHouses(office, session);
+    const at =
+      (house: string) =>
+      (page: Page): Promise<unknown> =>
+        page.goto(`${office.address}/inspection/${house}`);
+    /** A fact that is known is taken in hand, and answered. */
+    const inStrip =
+      (fact: string): Targets =>
+      (page) => [page.getByTestId(`known-${fact}`), page.getByTestId('plates').getByRole('radio').nth(1)];
+    const pages: [string, (page: Page) => Promise<unknown>, Targets][] = [
+      ['a page that only writes a word', (page) => page.setContent(ONE_WORD), TWO_PLATES],
+      ...(
+        [
+          ['breaker/face', 'breaker.ratingA'],
+          ['cord/jacket', 'cord[0].sizeAwg'],
+          ['feeder/cable', 'feeder.stretches[0].sizeAwg'],
+        ] as const
+      ).map(([part, fact]): (typeof pages)[number] => [
+        `strip, ${fact}`,
+        at(`${big}/${part.split('/')[0]}?part=${encodeURIComponent(part)}`),
+        inStrip(fact),
       ]),
+      ['panel, a slot', at(`${big}/loads`), (page) => [page.getByTestId('slot-1'), page.getByTestId('slot-2')]],
+      [
+        'mechanism, a move and back',
+        at(`${loose}/transfer`),
+        (page) => [
+          page.getByRole('button', { name: /^(Show the move|Next move)$/ }),
+          page.getByRole('button', { name: 'Back', exact: true }),
+        ],
+      ],
     ];
     for (const slowdown of [1, PHONE.slowdown]) {
       let leastMs: number | undefined;
-      for (const [sheet, open] of pages) {
-        const { drawnMs, shownMs } = await tapToAnswer(open, session, slowdown);
+      for (const [sheet, open, targets] of pages) {
+        const { drawnMs, p95Ms, shownMs } = await tapToAnswer(open, session, slowdown, targets);
         leastMs ??= drawnMs;
         taps.push({
           processor: slowdown === 1 ? 'this machine' : `${slowdown}× slower`,
-          sheet,
+          touched: sheet,
           'click to frame drawn': `${drawnMs.toFixed(1)} ms`,
+          p95: `${p95Ms.toFixed(1)} ms`,
           ratio: `${(drawnMs / leastMs).toFixed(1)} ×`,
           'input to frame out': `${shownMs.toFixed(0)} ms`,
         });
@@ -455,7 +521,10 @@ async function web(): Promise<void> {
     await office.close();
     await cluster.stop();
   }
-  table('From the tap to the frame that shows the answer, median of 21. Target: one frame, 16.7 ms.', taps);
+  table(
+    'From the touch to the frame that shows the answer, of 41. Target at 4× slower: median 50 ms, p95 100 ms.',
+    taps,
+  );
   table(
     `First picture, cold, median of 5: ${PHONE.slowdown}× slower processor, ${PHONE.bitsPerSecond / 1e6} Mb/s, ${PHONE.roundTripMs} ms round trip. Target: 2.5 s; scripts 350 KB.`,
     rows,

@@ -40,7 +40,7 @@ export function postgresPrograms() {
 }
 
 /** Installs a Debian package where this is permitted; otherwise throws the command that somebody has to run. */
-export function installDebianPackage(name, what, say) {
+function installDebianPackage(name, what, say) {
   const command = `apt-get update && apt-get install -y ${name}`;
   if (!isRoot || !output('sh', ['-c', 'command -v apt-get']))
     throw new Error(`${what} is not on this machine. Install it, then start again:\n  sudo sh -c '${command}'`);
@@ -53,6 +53,13 @@ export function installDebianPackage(name, what, say) {
     throw new Error(
       `${what} could not be installed:\n${run.stderr.trim().split('\n').slice(-5).join('\n')}\nThe command was: ${command}`,
     );
+}
+
+/** Path of a program on this machine, by any of its names; installs its Debian package where it may. */
+export function debianProgram(names, packageName, what, say = () => {}) {
+  const find = () => names.map((name) => output('sh', ['-c', `command -v ${name}`])).find(Boolean);
+  if (!find()) installDebianPackage(packageName, what, say);
+  return find();
 }
 
 /** The address of our cluster in a folder, where it is running already. */

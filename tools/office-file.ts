@@ -1,5 +1,5 @@
 /**
- * npm run export -- FILE [OFFICE]: everything of an office but its photos as one file, a JSON line each, while the server runs.
+ * npm run export -- FILE [OFFICE]: everything of an office as one file, a JSON line each, while the server runs.
  * npm run import -- FILE: into a database (DATABASE_URL, or the one that runs here), whole or not at all.
  */
 import { createReadStream, createWriteStream } from 'node:fs';
@@ -10,6 +10,7 @@ import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { connect } from '../server/database/client';
 import { offices } from '../server/database/schema';
+import { EvidenceStore } from '../server/evidence/store';
 import { openKeys } from '../server/ledger/keys';
 import { officeLines, takeOffice } from '../server/office-file/office-file';
 import { runningCluster } from './database.mjs';
@@ -22,14 +23,13 @@ try {
   if (file === undefined) throw new Error('Say which file: npm run export -- FILE.');
   const url = process.env.DATABASE_URL ?? runningCluster(join(root, '.data', 'postgres'));
   if (url === undefined) throw new Error('Nothing runs here. Start it, or say which database: DATABASE_URL.');
+  const store = new EvidenceStore(resolve(process.env.EVIDENCE_FOLDER ?? join(root, '.data', 'evidence')));
   const { db, pool } = connect(url, () => undefined);
   try {
     if (values.import) {
       const { publicKeys } = await openKeys(resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json')));
       const lines = createInterface({ input: createReadStream(resolve(file), 'utf8'), crlfDelay: Infinity });
-      console.log(
-        `${await takeOffice(pool, publicKeys, lines)}: taken in, its seals hold. Its photos are copied apart.`,
-      );
+      console.log(`${await takeOffice(pool, store, publicKeys, lines)}: taken in with its photos; its seals hold.`);
     } else {
       const all = await db.select({ id: offices.id, name: offices.name }).from(offices);
       const office =
@@ -38,10 +38,11 @@ try {
           : all.find(({ id, name }) => wanted === id || wanted === name);
       if (!office) throw new Error(`Say which office: ${all.map(({ name }) => `“${name}”`).join(', ')}.`);
       const out = createWriteStream(resolve(file), { mode: 0o600 });
-      for await (const line of officeLines(pool, office.id)) if (!out.write(`${line}\n`)) await once(out, 'drain');
+      for await (const line of officeLines(pool, store, office.id))
+        if (!out.write(`${line}\n`)) await once(out, 'drain');
       out.end();
       await once(out, 'finish');
-      console.log(`${office.name} is in ${file}. Photos are in the folder of photos; keys stay in their file.`);
+      console.log(`${office.name} is in ${file}, with its photos. Its keys stay in their file.`);
     }
   } finally {
     await pool.end();

@@ -1,11 +1,13 @@
+import { spawnSync } from 'node:child_process';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { caseWith } from '../core/test/rule-table';
 import { LEAD, after, decided, inspection, uuidOf } from '../core/test/inspection';
 import { sourceFrom } from '../core/test/papers';
-import { SIZES, paperOf, printedPaper, type PaperName, type Size } from '@careful-latch/core/papers';
+import { SIZES, paperOf, plainText, printedPaper, type PaperName, type Size } from '@careful-latch/core/papers';
 import type { ChangeBody } from '@careful-latch/core/record';
 import { FONTS, footer } from '../app/papers/printer';
+import { debianProgram } from './database.mjs';
 
 const pdfmake = createRequire(__filename)('pdfmake') as {
   addFonts: (fonts: object) => void;
@@ -37,6 +39,8 @@ async function print(name: PaperName, source: Parameters<typeof paperOf>[1], siz
   const text = printed.toString('latin1');
   return {
     text,
+    printed,
+    paper,
     pages: text.match(/\/Type \/Page\b/g)?.length ?? 0,
     box: /\/MediaBox \[([^\]]+)\]/.exec(text)?.[1],
     photos: text.match(/\/Subtype \/Image/g)?.length ?? 0,
@@ -70,3 +74,31 @@ test('an order is one page, whatever its words', async () => {
   const stopped = after(inspection(), one, decided({ kind: 'stop-work', order }));
   expect((await print('order', sourceFrom(stopped), 'LETTER')).pages).toBe(1);
 });
+
+describe('read back by another program', () => {
+  let pdftotext: string;
+  beforeAll(() => {
+    pdftotext = debianProgram(['pdftotext'], 'poppler-utils', 'pdftotext');
+  }, 180_000);
+
+  /** The words of a paper as somebody would copy them out of it, lines joined. */
+  function readBack(printed: Buffer): string {
+    const { stdout, status } = spawnSync(pdftotext, ['-raw', '-', '-'], { input: printed, encoding: 'utf8' });
+    expect(status).toBe(0);
+    return stdout.replace(/\s+/g, ' ');
+  }
+
+  const wordsOf = (text: string) => text.toLowerCase().split(/[^\p{L}\p{N}]+/u).filter((one) => one.length > 2);
+  const approved = () => after(inspection({ case: caseWith({}), header: { ...inspection().header, address: '12 O’Malley Row – “Pippin” court', owner: 'Zoë D’Arbois-Łukasik' } }), decided()); // prettier-ignore
+  test.each(['report', 'certificate', 'card', 'labels', 'diagram'] as const)('%s: every word of it is there', async (name) => {
+    const { printed, paper } = await print(name, sourceFrom(approved()), 'LETTER');
+    const read = readBack(printed);
+    const said = plainText({ ...paper, blocks: paper.blocks.filter(({ kind }) => kind !== 'drawing') });
+    const there = new Set(wordsOf(read));
+    expect(wordsOf(said).length).toBeGreaterThan(40);
+    expect(wordsOf(said).filter((one) => !there.has(one))).toEqual([]);
+    expect(read).toContain('O’Malley Row');
+    // what hangs at a door or in a panel names no owner
+    expect(read.includes('D’Arbois-Łukasik')).toBe(['report', 'certificate'].includes(name));
+  });
+}); // prettier-ignore

@@ -17,6 +17,7 @@ declare module '*/chromium.mjs' {
 declare module '*/database.mjs' {
   export function runningCluster(folder: string): string | undefined;
   export function postgresPrograms(): string | undefined;
+  export function debianProgram(names: readonly string[], packageName: string, what: string): string;
   export function startCluster(wanted: {
     folder: string;
     say?: (text: string) => void;

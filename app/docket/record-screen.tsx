@@ -35,6 +35,7 @@ import { Appeals, Became, BecomeActs, Held, PermitAndInstaller } from './follow-
 import { keepForCourt, keepRecord } from './keep';
 import { Trouble } from '../theme/trouble';
 import { Notes } from './notes';
+import { Parties } from './parties';
 import { useRecords } from './use-records';
 import { SIGNATURE_BOX } from './signature-path';
 
@@ -270,6 +271,7 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
         <PermitAndInstaller inspection={inspection} />
         <Appeals inspection={inspection} />
         {lead && <Held inspection={inspection} />}
+        {inspector && <Parties inspection={inspection} />}
         {inspector && <Notes inspection={inspection.id} />}
       </View>
     </Screen>

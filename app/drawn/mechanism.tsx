@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { NOT_SEEN, type Case, type MechanismName } from '@careful-latch/core/case';
@@ -58,7 +58,7 @@ function MechanismPicture({
   joined = false,
 }: {
   name: MechanismName | undefined;
-  at?: Positions;
+  at?: Positions | undefined;
   joined?: boolean;
 }) {
   const palette = usePalette();
@@ -145,39 +145,44 @@ function defectsHere(site: Case): Defects {
   return new Look(site).attempt((look) => defectsOf(look)).value ?? {};
 }
 
-/** The mechanism as found. Where its model joins the two sources, the way there is shown, a move at a time. */
-export function MechanismAt({ site, at }: { site: Case; at?: Positions }) {
+/** The mechanism as found; where its model joins the two sources, what plays the way there, a move at a time. */
+export function useMechanism(
+  site: Case,
+  at: Positions | undefined,
+): { readonly picture: ReactNode; readonly play: ReactNode } {
   const name = nameOf(site);
   const model = useMemo(
     () => (name === undefined || name === 'other' ? undefined : mechanism(name, defectsHere(site))),
     [name, site],
   );
-  const way = useMemo(() => model && dangerousSequence(model), [model]);
-  const [step, setStep] = useState(0);
-  if (!model || !way || way.length === 0)
-    return (
+  const way = useMemo(() => (model && dangerousSequence(model)) ?? [], [model]);
+  const [taken, setStep] = useState(0);
+  const step = Math.min(taken, way.length);
+  let state = model?.start;
+  if (model && state !== undefined)
+    for (const move of way.slice(0, step)) state = model.moves(state).find(([one]) => one.words === move.words)![1];
+  const shown =
+    model && state !== undefined && way.length > 0 ? { at: model.at(state), joined: model.parallel(state) } : { at };
+  return {
+    picture: (
       <Svg width={172} height={184} viewBox="0 0 172 184" aria-hidden>
-        <MechanismPicture name={name} {...(at && { at })} />
+        <MechanismPicture name={name} {...shown} />
       </Svg>
-    );
-  let state = model.start;
-  for (const move of way.slice(0, step)) state = model.moves(state).find(([one]) => one.words === move.words)![1];
-  return (
-    <View style={{ width: 172 }}>
-      <Svg width={172} height={184} viewBox="0 0 172 184" aria-hidden>
-        <MechanismPicture name={name} at={model.at(state)} joined={model.parallel(state)} />
-      </Svg>
-      <Words aria-live="polite" style={{ fontSize: 15, lineHeight: 20 }}>
-        {step === 0 ? 'It can join both sources.' : `${step} of ${way.length}: ${way[step - 1]!.words}`}
-      </Words>
-      <View style={{ flexDirection: 'row', gap: 8 }}>
-        {step > 0 && <Plate role="button" label="Back" onPress={() => setStep(step - 1)} />}
-        {step < way.length ? (
-          <Plate role="button" label={step === 0 ? 'Show the move' : 'Next move'} onPress={() => setStep(step + 1)} />
-        ) : (
-          <Quiet>Both are closed now.</Quiet>
-        )}
+    ),
+    play: way.length > 0 && (
+      <View style={{ gap: 6 }}>
+        <Words aria-live="polite" style={{ fontSize: 15, lineHeight: 20 }}>
+          {step === 0 ? 'It can join both sources.' : `${step} of ${way.length}: ${way[step - 1]!.words}`}
+        </Words>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 }}>
+          {step > 0 && <Plate role="button" label="Back" onPress={() => setStep(step - 1)} />}
+          {step < way.length ? (
+            <Plate role="button" label={step === 0 ? 'Show the move' : 'Next move'} onPress={() => setStep(step + 1)} />
+          ) : (
+            <Quiet>Both are closed now.</Quiet>
+          )}
+        </View>
       </View>
-    </View>
-  );
+    ),
+  };
 }

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { ROLES, type Role } from '@careful-latch/core/record';
+import { ShownLink, type Shown } from './shown-link';
 import { Trouble } from '../theme/trouble';
 import { Plate, Plates } from '../plates/plate';
 import { office, type Colleague, type Invite, type Link, type OutboxLine } from '../stores/office';
@@ -9,40 +10,13 @@ import { Back } from '../theme/back';
 import { dayText, momentText } from '../theme/dates';
 import { Button, Input } from '../theme/elements';
 import { Screen } from '../theme/screen';
-import { cut, usePalette } from '../theme/theme';
+import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 
 const NAMES = Object.keys(ROLES) as Role[];
 const roleName = (role: Role) => ROLES[role].split(':')[0]!;
 
-/** A link that was made just now. */
-interface Shown {
-  readonly name: string;
-  readonly link: Link;
-  /** To a new password of somebody who has an account. */
-  readonly reset: boolean;
-}
-
 type Try = (work: () => Promise<unknown>) => Promise<void>;
-
-/** A link to be sent: it is shown once, for only its hash is kept. */
-function ShownLink({ name, link, reset, onClose }: Shown & { onClose: () => void }) {
-  const palette = usePalette();
-  const address = `${window.location.origin}/join${reset ? '?for=password' : ''}#${link.token}`;
-  return (
-    <View style={[{ backgroundColor: palette.sheet, padding: 12, gap: 8 }, cut(10)]} testID="link">
-      <Words style={{ fontWeight: '700' }}>{`For ${name}, to be used once until ${dayText(link.expiresAt)}`}</Words>
-      <Words selectable style={{ fontSize: 16 }}>
-        {address}
-      </Words>
-      <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Plate role="button" label="Copy it" onPress={() => void navigator.clipboard?.writeText(address)} />
-        <Plate role="button" quiet label="Close" onPress={onClose} />
-      </View>
-      <Quiet>It is not shown again. Send it to nobody else: whoever opens it first comes in.</Quiet>
-    </View>
-  );
-}
 
 function Person({
   person,

@@ -196,6 +196,13 @@ export interface Note {
   readonly at: string;
 }
 
+/** Who of outside the office is party to a house, who has a link to be, and who could be. */
+export interface Parties {
+  readonly parties: readonly { account: string; name: string; since: string; until: string | null }[];
+  readonly asked: readonly { name: string; expiresAt: string }[];
+  readonly contractors: readonly { account: string; name: string }[];
+}
+
 export type Counted = readonly { readonly of: string; readonly n: number }[];
 type Passed = readonly { readonly of: string; readonly n: number; readonly passed: number }[];
 /** What the office did in a month, in counts. */
@@ -339,6 +346,11 @@ export const office = {
   postAgain: (id: string) => change<object>('POST', `/permits/posts/${id}`),
   notes: (inspection: string) => ask<{ notes: Note[] }>('GET', `/inspections/${inspection}/notes`),
   note: (inspection: string, words: string) => change<object>('POST', `/inspections/${inspection}/notes`, { words }),
+  parties: (inspection: string) => ask<Parties>('GET', `/inspections/${inspection}/parties`),
+  giveHouse: (inspection: string, to: { account: string } | { name: string }) =>
+    change<Partial<Link>>('POST', `/inspections/${inspection}/parties`, to),
+  endParty: (inspection: string, account: string) =>
+    change<object>('DELETE', `/inspections/${inspection}/parties/${account}`),
   keeping: () => ask<Keeping>('GET', '/keeping'),
   keepFor: (years: Keeping['years']) => change<object>('PATCH', '/keeping', years),
   destroy: (wanted: { inspection: string; kind: 'photo' | 'note'; reason: string }) =>

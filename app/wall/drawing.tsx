@@ -1,9 +1,10 @@
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { partName, valueText, type Station } from '@careful-latch/core/case';
-import { functionTestAt } from '@careful-latch/core/interlock';
+import { partName, valueText, type Case, type Station } from '@careful-latch/core/case';
+import { functionTestAt, type Positions } from '@careful-latch/core/interlock';
 import { partOfEntry } from '@careful-latch/core/walk';
 import { Currents, Pole } from '../drawn/currents';
-import { MechanismAt } from '../drawn/mechanism';
+import { useMechanism } from '../drawn/mechanism';
 import { PanelHandles } from '../drawn/panel';
 import { Row } from '../drawn/row';
 import { Behind, SCENES } from '../drawn/scenes';
@@ -54,12 +55,19 @@ export function Drawing({
   if (station === 'function')
     return (
       <>
-        <View style={{ flexDirection: 'row', gap: 12 }}>
-          <MechanismAt site={c} {...(given && { at: given })} />
-          <View style={{ flex: 1, minWidth: 0 }}>
-            <Tags parts={parts} onTouch={acts.touch} />
-          </View>
-        </View>
+        <Mechanism site={c} at={given}>
+          {({ picture, play }) => (
+            <View style={{ flexDirection: 'row', gap: 12 }}>
+              <View style={{ width: 172 }}>
+                {picture}
+                {play}
+              </View>
+              <View style={{ flex: 1, minWidth: 0 }}>
+                <Tags parts={parts} onTouch={acts.touch} />
+              </View>
+            </View>
+          )}
+        </Mechanism>
         <Disagreements site={c} onHand={acts.pick} onMechanism={() => acts.pick('transfer.mechanism')} />
       </>
     );
@@ -70,12 +78,15 @@ export function Drawing({
     <>
       {IN_ROW.includes(station) && <Row site={c} here={station} />}
       {station === 'transfer' ? (
-        <View>
-          <View style={{ position: 'absolute', left: 0, top: 0, zIndex: 0 }}>
-            <MechanismAt site={c} />
-          </View>
-          <Sheet height={scene.height} parts={parts} places={places} onTouch={acts.touch} />
-        </View>
+        <Mechanism site={c}>
+          {({ picture, play }) => (
+            <View>
+              <View style={{ position: 'absolute', left: 0, top: 0, zIndex: 0 }}>{picture}</View>
+              <Sheet height={scene.height} parts={parts} places={places} onTouch={acts.touch} />
+              {play}
+            </View>
+          )}
+        </Mechanism>
       ) : (
         <Sheet height={scene.height} parts={parts} places={places} onTouch={acts.touch}>
           <Behind scene={scene} site={c} />
@@ -86,6 +97,19 @@ export function Drawing({
       {tags.length > 0 && <Tags parts={tags} onTouch={acts.touch} />}
     </>
   );
+}
+
+/** The mechanism for whoever places it: its picture, and what plays the way to both sources. */
+function Mechanism({
+  site,
+  at,
+  children,
+}: {
+  site: Case;
+  at?: Positions | undefined;
+  children: (shown: ReturnType<typeof useMechanism>) => ReactNode;
+}) {
+  return children(useMechanism(site, at));
 }
 
 /** What hangs on cords of its own. */

@@ -42,9 +42,9 @@ function printed(block: Block, photos: Photos, across: number): Printed {
     case 'small':
       return { text: block.text, fontSize: 9, margin: [0, 4, 0, 2] };
     case 'list':
-      return { ul: block.items, margin: [0, 0, 0, 2] };
+      return { ul: [...block.items], margin: [0, 0, 0, 2] };
     case 'steps':
-      return { ol: block.items, margin: [0, 0, 0, 2] };
+      return { ol: [...block.items], margin: [0, 0, 0, 2] };
     case 'pairs':
       return { table: { widths: [110, '*'], body: block.rows.map(([name, value]) => [{ text: name, bold: true }, value]) }, layout: 'noBorders' }; // prettier-ignore
     case 'table':

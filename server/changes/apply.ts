@@ -14,7 +14,7 @@ import {
   type Inspection,
 } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
-import { accounts, changes, decisions, held, inspections, offices } from '../database/schema';
+import { accounts, changes, decisions, held, inspections, offices, parties } from '../database/schema';
 import { writeDocketRows } from '../inspections/docket-rows';
 import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
@@ -194,7 +194,7 @@ function whyNotBy({ role }: Account, before: Inspection | undefined, { type }: C
 const CLAIMS: readonly Change['type'][] = ['violation', 'evidence', 'appeal'];
 
 /** Counts the office up, and holds its count until the transaction ends: changes of an office are taken in one after the other. */
-async function counted(tx: Transaction, office: string): Promise<number> {
+export async function counted(tx: Transaction, office: string): Promise<number> {
   const [row] = await tx
     .update(offices)
     .set({ seq: sql`${offices.seq} + 1` })
@@ -338,6 +338,10 @@ async function takeInNew(
       .returning({ id: inspections.id });
     if (made.length === 0)
       return { id: change.id, status: 'refused', detail: 'An inspection with this id is open elsewhere.' };
+    if (account.role === 'contractor')
+      await tx
+        .insert(parties)
+        .values({ office: account.office, inspection: after.id, account: account.id, by: account.id });
   }
   await writeDocketRows(tx, account.office, after.id, before?.docket, after.docket);
   await tx

@@ -5,7 +5,7 @@ import { CORRECTIONS, openOffice, opening, visitor, type Office } from '../test/
 import { databaseCodeOf } from '../problems';
 import { connect } from './client';
 import { requireServerRole } from './migrate';
-import { accounts, changes, decisions, destroyed, held, inspections, invites, ledger, mails, notes, offices, permitPosts, rules, stormEntries, storms, views, violations, visits } from './schema'; // prettier-ignore
+import { accounts, changes, decisions, destroyed, held, inspections, invites, ledger, mails, notes, offices, parties, permitPosts, rules, stormEntries, storms, views, violations, visits } from './schema'; // prettier-ignore
 
 let office: Office;
 let home: string;
@@ -22,6 +22,10 @@ beforeAll(async () => {
   await office.db.insert(held).values({ ...about, body: opening(house!.id), why: 'It came late.' });
   await office.db.insert(notes).values({ ...about, words: 'Who complained.' });
   await office.db.insert(views).values(about);
+  await office.db
+    .insert(parties)
+    .values({ ...about, account: ilse!.id })
+    .onConflictDoNothing();
   await office.db.insert(destroyed).values({ ...about, kind: 'note', subject: 'n', reason: 'Its time was over.' });
   await office.db.insert(storms).values({ ...row, name: 'Ice', day: '2026-11-26' });
   const entry = {
@@ -54,6 +58,7 @@ const TABLES = {
   held,
   permitPosts,
   notes,
+  parties,
   storms,
   stormEntries,
   violations,

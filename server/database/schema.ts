@@ -95,6 +95,8 @@ export const invites = pgTable('invites', {
   name: text('name').notNull(),
   role: varchar('role', { length: 20 }).$type<Role>(),
   account: uuid('account').references(() => accounts.id),
+  /** The one house that whoever joins by it is party to. */
+  inspection: uuid('inspection'),
   by: uuid('by')
     .notNull()
     .references(() => accounts.id),
@@ -109,7 +111,7 @@ export const inspections = pgTable(
     office: uuid('office')
       .notNull()
       .references(() => offices.id),
-    /** Who opened it: a contractor sees and changes what he opened himself, and nothing else. */
+    /** Who opened it; a contractor is party to what he opened. */
     openedBy: uuid('opened_by').references(() => accounts.id),
     revision: integer('revision').notNull(),
     /** The office's count when it was changed last. */
@@ -364,6 +366,30 @@ export const destroyed = pgTable(
     primaryKey({ columns: [table.office, table.id] }),
     foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
     uniqueIndex('destroyed_subject').on(table.office, table.subject),
+  ],
+);
+
+/** Who of outside the office is party to a house: it is theirs to see, and to say what they have corrected, from a moment to another. */
+export const parties = pgTable(
+  'parties',
+  {
+    office: uuid('office').notNull(),
+    inspection: uuid('inspection').notNull(),
+    account: uuid('account')
+      .notNull()
+      .references(() => accounts.id),
+    by: uuid('by')
+      .notNull()
+      .references(() => accounts.id),
+    since: timestamp('since', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
+    until: timestamp('until', { withTimezone: true, mode: 'date' }),
+    /** The office's count when it ended, by which their devices hear of it. */
+    untilSeq: bigint('until_seq', { mode: 'number' }),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.inspection, table.account] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+    index('parties_account').on(table.office, table.account),
   ],
 );
 

@@ -2,7 +2,16 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
 import dayjs from 'dayjs';
-import { STATIONS, factAt, parseCase, recordedFacts, stationOf, withFact, type Case } from '@careful-latch/core/case';
+import {
+  STATIONS,
+  factAt,
+  lastingPath,
+  parseCase,
+  recordedFacts,
+  stationOf,
+  withFact,
+  type Case,
+} from '@careful-latch/core/case';
 import {
   applyChange,
   foundIn,
@@ -18,11 +27,12 @@ import {
 import { takeInAll, type Received } from '../changes/apply';
 import type { Connection } from '../database/client';
 import { accounts, offices, stormEntries, storms } from '../database/schema';
+import type { EvidenceStore } from '../evidence/store';
 import type { SealKeys } from '../ledger/keys';
 import { sha256 } from '../ledger/line';
 import type { Account } from '../sessions/account';
 import { DEMO_PASSWORD } from './password';
-import { DEMO_DAY, DEMO_PROPERTIES, DEMO_STORM, type DemoProperty } from './properties';
+import { DEMO_DAY, DEMO_PROPERTIES, DEMO_STORM, type DemoPhoto, type DemoProperty } from './properties';
 
 const OFFICE = {
   id: '0dd0a7c4-1f5e-4b7a-9c00-0000000f0001',
@@ -45,6 +55,11 @@ export function factsOf(property: DemoProperty): Case | undefined {
     read.case,
   );
 }
+
+const PICTURE_PX = { widthPx: 960, heightPx: 720 };
+/** A picture that stands for a photo. */
+const pictureOf = (file: string): Buffer =>
+  readFileSync(new URL(`../../server/demo/photos/${file}.jpg`, import.meta.url));
 
 /** A change, and who makes it. */
 interface Made {
@@ -97,6 +112,12 @@ function storyOf(property: DemoProperty, people: readonly Account[], days: numbe
       });
       if (facts.length > 0) add(inspector, { type: 'facts', inspection, facts }, undefined, facts.length);
     }
+  const show = (by: Account, about: string, { file, text, marks }: DemoPhoto) => {
+    const picture = pictureOf(file);
+    const photo = { sha256: sha256(picture), bytes: picture.length, ...PICTURE_PX, marks };
+    add(by, { type: 'evidence', inspection, evidence: randomUUID(), is: { about, text, photo } });
+  };
+  for (const one of property.photos ?? []) show(inspector, lastingPath(now!.case, one.about!), one);
   if (property.decision) {
     const { kind, at, conditions = [], order = null, handover = '', oneCause = false } = property.decision;
     const dueOn = property.decision.dueOn ? dayOf(property.decision.dueOn) : undefined;
@@ -116,6 +137,8 @@ function storyOf(property: DemoProperty, people: readonly Account[], days: numbe
   }
   for (const [number, words] of Object.entries(property.claims ?? {})) {
     const violation = now!.docket.violations[Number(number) - 1]!.id;
+    const shown = property.claimed?.[Number(number)];
+    if (shown) show(person('maro'), violation, shown);
     add(person('maro'), { type: 'violation', inspection, violation, to: 'claimed', words });
   }
   const violationOfNumber = (n: number) => now!.docket.violations[n - 1]!.id;
@@ -167,7 +190,7 @@ function inTurns(story: readonly Made[]): { by: Account; changes: Change[] }[] {
 const AS_SIGNED: Received = { at: ({ at }) => Date.parse(at), passwordAt: Infinity };
 
 /** Loads the demo scenario once, into a database without accounts; true if it did. All of it is invented. */
-export async function loadDemo({ db, door }: Connection, keys: SealKeys): Promise<boolean> {
+export async function loadDemo({ db, door }: Connection, keys: SealKeys, store: EvidenceStore): Promise<boolean> {
   const [anybody] = await db.select({ id: accounts.id }).from(accounts).limit(1);
   if (anybody) return false;
   const passwordHash = await hash(DEMO_PASSWORD);
@@ -179,6 +202,11 @@ export async function loadDemo({ db, door }: Connection, keys: SealKeys): Promis
     for (const { by, changes } of inTurns(storyOf(property, people, days)))
       for (const result of await takeInAll(door, keys, by, changes, AS_SIGNED))
         if (result.status === 'refused') throw new Error(`demo, ${property.header.address}: ${result.detail}`);
+  for (const { photos = [], claimed = {} } of DEMO_PROPERTIES)
+    for (const { file } of [...photos, ...Object.values(claimed)]) {
+      const picture = pictureOf(file);
+      await store.write(OFFICE.id, { sha256: sha256(picture), bytes: picture.length }, 0, picture);
+    }
   const day = dayjs(DEMO_STORM.day).add(days, 'day').format('YYYY-MM-DD');
   const { id: storm, name } = DEMO_STORM;
   const by = (login: string) => people.find((one) => one.login === login)!.id;

@@ -1,4 +1,4 @@
-import type { Decision, DecisionKind, Header } from '@careful-latch/core/record';
+import type { Decision, DecisionKind, Header, Photo } from '@careful-latch/core/record';
 import type { FactPath } from '@careful-latch/core/case';
 
 /** The day on which the days below are true; where the demo is loaded later, all of them follow. */
@@ -29,8 +29,11 @@ export interface DemoProperty {
     /** Whether everything found has one cause, and is one violation; else each is one. */
     readonly oneCause?: boolean;
   };
-  /** What the contractor says he has corrected: violations by number. */
+  /** What was photographed before it was decided. */
+  readonly photos?: readonly DemoPhoto[];
+  /** What the contractor says he has corrected: violations by number, and what he shows of it. */
   readonly claims?: Readonly<Record<number, string>>;
+  readonly claimed?: Readonly<Record<number, DemoPhoto>>;
   /** What follows beside that: the permit, who does the work, an appeal; `violation` by its number. */
   readonly follows?: readonly DemoFollow[];
   /** The next visit. */
@@ -38,6 +41,16 @@ export interface DemoProperty {
   /** What was found after the decision, at the reinspection. */
   readonly later?: Readonly<Partial<Record<FactPath, string | number | null>>>;
 }
+
+/** A picture of server/demo/photos, drawn for it. */
+export interface DemoPhoto {
+  readonly file: string;
+  /** The fact or rule that it shows; for a claim its violation. */
+  readonly about?: string;
+  readonly text: string;
+  readonly marks: Photo['marks'];
+}
+const ring = (x: number, y: number) => [{ kind: 'ring', x, y, turnDeg: 0 }] as const;
 
 type DemoFollow =
   | { readonly type: 'permit'; readonly until: string }
@@ -67,7 +80,16 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
       oneCause: true,
       handover: 'Panel in the garage, left of the door. The dog is friendly.',
     },
+    photos: [
+      {
+        file: 'breaker-50',
+        about: 'breaker.ratingA',
+        text: 'The backfed breaker, as found.',
+        marks: [...ring(0.33, 0.46)],
+      },
+    ],
     claims: { 1: 'The 50 A breaker is out, a 30 A breaker with its hold-down is in.' },
+    claimed: { 1: { file: 'breaker-30', text: '30 A, and the hold-down.', marks: [] } },
     visit: { day: '2026-11-26', inspector: 'joss' },
   },
   {
@@ -75,6 +97,14 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '11 Russet Hill', owner: 'Bram Quillon', permit: 'WT-26-0396' },
     opened: '2026-10-29T09:10:00Z',
     from: 'case-3-attic-68c',
+    photos: [
+      {
+        file: 'cable-in-attic',
+        about: 'feeder.stretches[0].ambientF',
+        text: 'Thermometer on the joist beside it.',
+        marks: [...ring(0.79, 0.73)],
+      },
+    ],
     decision: { kind: 'corrections-required', at: '2026-10-29T09:52:00Z', dueOn: '2026-11-24' },
     follows: [{ type: 'permit', until: '2026-12-20' }],
     later: {
@@ -100,6 +130,7 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '2 Cider Press Road', owner: 'Orsolo Vint', permit: 'WT-26-0389' },
     opened: '2026-10-20T13:40:00Z',
     from: 'case-4-thwn-75c-terminals',
+    photos: [{ file: 'written-sign', about: 'labels.inletSign', text: 'Written by hand on paper.', marks: [] }],
     decision: {
       kind: 'approved-with-conditions',
       at: '2026-10-20T14:15:00Z',
@@ -155,6 +186,9 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '30 Ladder Lane', owner: 'Ferris Mundle', permit: 'WT-26-0424' },
     opened: '2026-11-19T18:02:00Z',
     from: 'stop-backfed-dryer',
+    photos: [
+      { file: 'order-posted', about: 'transfer/no-outlet-backfeed', text: 'Posted on the panel’s door.', marks: [] },
+    ],
     decision: {
       kind: 'stop-work',
       at: '2026-11-19T18:11:00Z',

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { createReadStream, existsSync } from 'node:fs';
-import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, open, readFile, readdir, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { Problem } from '../problems';
@@ -44,6 +44,15 @@ export class EvidenceStore {
   find(office: string, sha256: string): string | undefined {
     const file = this.fileOf(office, sha256);
     return existsSync(file) ? file : undefined;
+  }
+
+  /** Every picture that the office has whole, one after the other. */
+  async *all(office: string): AsyncGenerator<{ sha256: string; picture: Buffer }> {
+    const files = await readdir(join(this.folder, office), { recursive: true }).catch(() => []);
+    for (const file of files.toSorted()) {
+      const sha256 = /([0-9a-f]{64})\.jpg$/.exec(file)?.[1];
+      if (sha256) yield { sha256, picture: await readFile(join(this.folder, office, file)) };
+    }
   }
 
   /** Takes a picture away for good; one that is not there is gone already. */

@@ -1,7 +1,7 @@
 import { and, asc, eq, gt, inArray, sql, type SQL } from 'drizzle-orm';
 import { issuedToContractor, type Inspection, type Rules, type Signed } from '@careful-latch/core/record';
 import type { Transaction } from '../database/client';
-import { decisions, inspections, offices } from '../database/schema';
+import { decisions, inspections, offices, parties } from '../database/schema';
 import { rulesOfAll } from '../rules/queries';
 import type { Account } from '../sessions/account';
 
@@ -25,9 +25,14 @@ function inspectionOf(row: Row, own: readonly Signed[], rules: Rules | undefined
   };
 }
 
-/** What somebody may see: a contractor what he opened himself, everybody else all of the office. */
+/** What somebody may see: a contractor what he is party to, everybody else all of the office. */
 export const seenBy = ({ id, office, role }: Account): SQL | undefined =>
-  and(eq(inspections.office, office), role === 'contractor' ? eq(inspections.openedBy, id) : undefined);
+  and(
+    eq(inspections.office, office),
+    role === 'contractor'
+      ? sql`${inspections.id} in (select ${parties.inspection} from ${parties} where ${parties.office} = ${office} and ${parties.account} = ${id} and ${parties.until} is null)`
+      : undefined,
+  );
 
 /** What somebody is shown of an inspection that they may see. */
 export const shownTo =
@@ -67,7 +72,7 @@ const PORTION = 50;
 /** What a device does not know yet. */
 interface Changed {
   readonly inspections: readonly Inspection[];
-  /** Inspections that rest: nothing is to be done there, and a device need not have them at hand any longer. */
+  /** Inspections that rest: nothing is to be done there, and a device need not have them at hand any longer; and those to which somebody is no party any more. */
   readonly gone: readonly string[];
   /** What the device asks from on the next time. */
   readonly cursor: number;
@@ -86,6 +91,14 @@ export async function changedSince(tx: Transaction, account: Account, cursor: nu
     .where(and(seenBy(account), gt(inspections.seq, cursor), cursor === 0 ? eq(inspections.resting, false) : undefined))
     .orderBy(asc(inspections.seq))
     .limit(PORTION);
+  const more = rows.length === PORTION;
+  const ended =
+    account.role !== 'contractor' || cursor === 0 || more
+      ? []
+      : await tx
+          .select({ id: parties.inspection, seq: parties.untilSeq })
+          .from(parties)
+          .where(and(eq(parties.account, account.id), gt(parties.untilSeq, cursor)));
   return {
     inspections: (
       await inspectionsOf(
@@ -93,9 +106,9 @@ export async function changedSince(tx: Transaction, account: Account, cursor: nu
         rows.filter(({ resting }) => !resting),
       )
     ).map(shownTo(account)),
-    gone: rows.flatMap(({ id, resting }) => (resting ? [id] : [])),
-    cursor: rows.at(-1)?.seq ?? cursor,
-    more: rows.length === PORTION,
+    gone: [...rows.flatMap(({ id, resting }) => (resting ? [id] : [])), ...ended.map(({ id }) => id)],
+    cursor: Math.max(rows.at(-1)?.seq ?? cursor, ...ended.map(({ seq }) => seq!)),
+    more,
     restored: false,
   };
 }

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 
-export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
+export const sha256 = (text: string | Buffer): string => createHash('sha256').update(text).digest('hex');
 
 /** What a line of the ledger is about. */
 export type LedgerKind = 'decision' | 'older-decision' | 'key' | 'people' | 'rules' | 'move';

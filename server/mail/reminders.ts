@@ -1,7 +1,7 @@
-import { and, asc, eq, isNotNull, lte } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, lte, sql } from 'drizzle-orm';
 import type { Role, Summary } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
-import { accounts, inspections } from '../database/schema';
+import { accounts, inspections, parties } from '../database/schema';
 import { postMail } from './outbox';
 
 /** So many days ahead somebody is reminded. */
@@ -18,14 +18,15 @@ interface DueRow {
   readonly dueOn: string | null;
   readonly dueWhat: Summary['dueWhat'];
   readonly inspector: string | null;
-  readonly openedBy: string | null;
+  /** Who of outside is party to it. */
+  readonly parties: readonly string[];
 }
 
 /** What concerns somebody: the lead all of it, an inspector what they go to, a contractor what is to be corrected at his houses. */
 function concerns({ id, name, role }: { id: string; name: string; role: Role }, row: DueRow): boolean {
   if (role === 'lead') return true;
   if (role === 'inspector') return row.inspector === name;
-  return role === 'contractor' && row.openedBy === id && row.dueWhat !== 'visit';
+  return role === 'contractor' && row.parties.includes(id) && row.dueWhat !== 'visit';
 }
 
 async function remindIn(tx: Transaction, office: string, today: string): Promise<number> {
@@ -36,7 +37,9 @@ async function remindIn(tx: Transaction, office: string, today: string): Promise
       dueOn: inspections.dueOn,
       dueWhat: inspections.dueWhat,
       inspector: inspections.inspector,
-      openedBy: inspections.openedBy,
+      parties: sql<
+        string[]
+      >`array(select ${parties.account} from ${parties} where ${parties.office} = ${inspections.office} and ${parties.inspection} = ${inspections.id} and ${parties.until} is null)`,
     }) // prettier-ignore
     .from(inspections)
     .where(and(eq(inspections.office, office), lte(inspections.dueOn, until)))

@@ -1,17 +1,23 @@
 import Ajv from 'ajv/dist/2020';
 import { accounts, offices } from '../database/schema';
-import { openOffice, type Office } from '../test/office';
+import { EvidenceStore } from '../evidence/store';
+import { jpegOf, openOffice, pictureOf, type Office } from '../test/office';
 import { OfficeFileError, officeFileSchema, officeLines, takeOffice } from './office-file';
 
 let home: Office;
 /** Empty: what is refused leaves nothing behind, and so it is for the next. */
 let away: Office;
 let lines: string[];
+let shown: { readonly sha256: string };
+const storeOf = ({ evidenceFolder }: Office) => new EvidenceStore(evidenceFolder);
 beforeAll(async () => {
   [home, away] = await Promise.all([openOffice(), openOffice({ demo: false })]);
   const [{ id } = { id: '' }] = await home.db.select({ id: offices.id }).from(offices);
   lines = [];
-  for await (const line of officeLines(home.pool, id)) lines.push(line);
+  const picture = jpegOf(3000);
+  shown = pictureOf(picture);
+  await storeOf(home).write(id, { sha256: shown.sha256, bytes: picture.length }, 0, picture);
+  for await (const line of officeLines(home.pool, storeOf(home), id)) lines.push(line);
 }, 60_000);
 afterAll(() => Promise.all([home.close(), away.close()]));
 
@@ -21,7 +27,7 @@ async function* streamed(all: readonly string[]) {
 
 /** What the office’s file says of being taken in, and how much is there after that. */
 async function taken(all: readonly string[], keys = home.keys.publicKeys) {
-  const said = await takeOffice(away.pool, keys, streamed(all)).catch((error: unknown) => {
+  const said = await takeOffice(away.pool, storeOf(away), keys, streamed(all)).catch((error: unknown) => {
     if (!(error instanceof OfficeFileError)) throw error;
     return error.message;
   });
@@ -41,16 +47,20 @@ test.each([
   ['one that breaks off', () => lines.slice(0, -1), /Line \d+: the file breaks off here/],
   ['one that lacks a row', () => lines.filter((line, i) => i !== lines.findIndex((one) => one.includes('"table":"storm_entries"'))), /3 rows of storm_entries were written, and 2 are there/], // prettier-ignore
   ['a line that is no JSON', () => [...lines.slice(0, 5), '{"table":', ...lines.slice(5)], /Line 6: this is no JSON/],
-  ['another version', () => lines.map((line, i) => (i === 0 ? line.replace('"version":1', '"version":9') : line)), /Line 1: version 1 is read here; this is 9/], // prettier-ignore
+  ['another version', () => lines.map((line, i) => (i === 0 ? line.replace('"version":2', '"version":9') : line)), /Line 1: version 2 is read here; this is 9/], // prettier-ignore
   ['a table that is none', () => [lines[0]!, '{"table":"pg_authid","row":{}}'], /Line 2: "pg_authid" is no table of an office/],
   ['a row of another office', () => [lines[0]!, '{"table":"accounts","row":{"office":"x"}}'], /Line 2: the row is of another office/], // prettier-ignore
   ['a row twice', () => [...lines.slice(0, 2), lines[1]!], /Line 3: this row of accounts is there already/],
+  ['a photo that is another', () => withLine('"photo":', (line) => line.replace(/"jpeg":"..../, '"jpeg":"AAAA')), /Line \d+: this photo is not the one/],
+  ['one that lacks a photo', () => lines.filter((line) => !line.startsWith('{"photo"')), /1 rows of photos were written, and 0 are there/], // prettier-ignore
   ['a decision that was edited', () => withLine('"table":"decisions"', (line) => line.replace(/"ratingA": ?\d+/, '"ratingA":99')), /Its seals do not hold .*its record was edited/], // prettier-ignore
 ])('%s is refused with the place, and nothing of it is taken', async (_, made, said) => {
   const { said: why, counts } = await taken(made());
   expect(why).toMatch(said);
   expect(why).toMatch(/Nothing was taken\.$/);
   expect(Object.values(counts).every((n) => n === 0)).toBe(true);
+  const [{ id } = { id: '' }] = await home.db.select({ id: offices.id }).from(offices);
+  expect(storeOf(away).find(id, shown.sha256)).toBeUndefined();
 }); // prettier-ignore
 
 test('an office whose lines are signed by other keys than those at hand is refused', async () => {
@@ -61,6 +71,8 @@ test('an office goes out as lines and comes in whole, with its seals; no passwor
   const valid = new Ajv({ strict: false }).compile(officeFileSchema);
   for (const line of lines) expect([line.slice(0, 80), valid(JSON.parse(line))]).toEqual([line.slice(0, 80), true]);
   expect(await taken(lines)).toEqual({ said: 'Windfall Township Building Office', counts: await countsIn(home) });
+  const [{ id } = { id: '' }] = await away.db.select({ id: offices.id }).from(offices);
+  expect(storeOf(away).find(id, shown.sha256)).toBeDefined();
   const people = await away.db.select().from(accounts);
   expect(people.map(({ passwordHash }) => passwordHash)).toEqual(['!', '!', '!']);
   expect(lines.join('\n')).not.toContain('argon2');

@@ -2,13 +2,16 @@ import type { Pool, PoolClient } from 'pg';
 import type { JWK } from 'jose';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import * as schema from '../database/schema';
+import type { EvidenceStore } from '../evidence/store';
 import { verifyOffice } from '../ledger/verify';
 
 const OFFICE_FORMAT = 'careful-latch/office';
-const OFFICE_VERSION = 1;
+/** Version 1 held no photos. */
+const OFFICE_VERSION = 2;
+const READ_VERSIONS: readonly unknown[] = [1, OFFICE_VERSION];
 
 /** What belongs to an office, each table after those that it hangs on. Sessions, invitations and what waits to be mailed do not go along. */
-const TABLES = ['accounts', 'rules', 'inspections', 'changes', 'decisions', 'held', 'permit_posts', 'notes', 'storms', 'storm_entries', 'violations', 'visits', 'views', 'destroyed', 'ledger'] as const; // prettier-ignore
+const TABLES = ['accounts', 'rules', 'inspections', 'changes', 'decisions', 'held', 'permit_posts', 'notes', 'storms', 'storm_entries', 'violations', 'visits', 'views', 'destroyed', 'parties', 'ledger'] as const; // prettier-ignore
 type Table = (typeof TABLES)[number];
 
 /** Columns that stay at home: nobody signs in elsewhere by an old password, nor reads a calendar by an old address. */
@@ -19,17 +22,22 @@ const AT_HOME: Readonly<Partial<Record<Table, Readonly<Record<string, unknown>>>
 /** The file as JSON Schema, a line each. */
 export const officeFileSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  title: 'Careful Latch office, a line each: a head, rows of tables, an end with their counts',
+  title: 'Careful Latch office, a line each: a head, rows of tables, photos, an end with their counts',
   oneOf: [
     {
       type: 'object',
       required: ['format', 'version', 'made', 'office'],
-      properties: { format: { const: OFFICE_FORMAT }, version: { const: OFFICE_VERSION }, made: { type: 'string' }, office: { type: 'object' } }, // prettier-ignore
+      properties: { format: { const: OFFICE_FORMAT }, version: { enum: READ_VERSIONS }, made: { type: 'string' }, office: { type: 'object' } }, // prettier-ignore
     },
     {
       type: 'object',
       required: ['table', 'row'],
       properties: { table: { enum: TABLES }, row: { type: 'object' } },
+    },
+    {
+      type: 'object',
+      required: ['photo', 'jpeg'],
+      properties: { photo: { type: 'string', pattern: '^[0-9a-f]{64}$' }, jpeg: { type: 'string', contentEncoding: 'base64' } }, // prettier-ignore
     },
     { type: 'object', required: ['end'], properties: { end: { type: 'object' } } },
   ],
@@ -46,8 +54,8 @@ async function columnsOf(client: PoolClient, table: string): Promise<string[]> {
   return rows.map((one) => one.column_name);
 }
 
-/** An office with everything that belongs to it but its photos, line by line, as it stood at one moment. Asks as the owner. */
-export async function* officeLines(pool: Pool, office: string): AsyncGenerator<string> {
+/** An office with everything that belongs to it, line by line, as it stood at one moment. Asks as the owner. */
+export async function* officeLines(pool: Pool, store: EvidenceStore, office: string): AsyncGenerator<string> {
   const client = await pool.connect();
   try {
     await client.query('begin isolation level repeatable read read only');
@@ -77,6 +85,11 @@ export async function* officeLines(pool: Pool, office: string): AsyncGenerator<s
       }
       await client.query('close rows');
     }
+    end.photos = 0;
+    for await (const { sha256, picture } of store.all(office)) {
+      end.photos++;
+      yield JSON.stringify({ photo: sha256, jpeg: picture.toString('base64') });
+    }
     yield JSON.stringify({ end });
     await client.query('commit');
   } finally {
@@ -92,11 +105,18 @@ const isObject = (data: unknown): data is Record<string, unknown> =>
 
 /**
  * Takes an office in, whole or not at all: every line in one transaction, and every seal verified with the keys at hand before it
- * ends. Throws an `OfficeFileError` that says what is wrong, and at which line. Resolves with the office’s name.
+ * ends; of a file that is refused no photo stays. Throws an `OfficeFileError` that says what is wrong, and at which line. Resolves with the office’s name.
  */
-export async function takeOffice(pool: Pool, keys: readonly JWK[], lines: AsyncIterable<string>): Promise<string> {
+export async function takeOffice(
+  pool: Pool,
+  store: EvidenceStore,
+  keys: readonly JWK[],
+  lines: AsyncIterable<string>,
+): Promise<string> {
   const client = await pool.connect();
   const counts: Record<string, number> = {};
+  /** Photos that were not here before. */
+  const brought: string[] = [];
   const columns = new Map<string, string>();
   let n = 0;
   let office: { id: string; name: string } | undefined;
@@ -117,16 +137,27 @@ export async function takeOffice(pool: Pool, keys: readonly JWK[], lines: AsyncI
       if (!isObject(data)) throw wrong('a line is an object.');
       if (!office) {
         if (data.format !== OFFICE_FORMAT) throw wrong(`the file begins with {"format":"${OFFICE_FORMAT}", …}.`);
-        if (data.version !== OFFICE_VERSION) throw wrong(`version ${OFFICE_VERSION} is read here; this is ${JSON.stringify(data.version)}.`); // prettier-ignore
+        if (!READ_VERSIONS.includes(data.version)) throw wrong(`version ${OFFICE_VERSION} is read here; this is ${JSON.stringify(data.version)}.`); // prettier-ignore
         if (!isObject(data.office)) throw wrong('the office is missing.');
         await put(client, columns, 'offices', data.office, wrong);
         office = { id: String(data.office.id), name: String(data.office.name) };
         continue;
       }
       if (isObject(data.end)) {
-        const short = TABLES.find((table) => (data.end as Record<string, unknown>)[table] !== (counts[table] ?? 0));
-        if (short) throw wrong(`${String(data.end[short])} rows of ${short} were written, and ${counts[short] ?? 0} are there.`); // prettier-ignore
+        const end: Record<string, unknown> = { photos: 0, ...data.end };
+        const short = [...TABLES, 'photos'].find((table) => end[table] !== (counts[table] ?? 0));
+        if (short) throw wrong(`${String(end[short])} rows of ${short} were written, and ${counts[short] ?? 0} are there.`); // prettier-ignore
         ended = true;
+        continue;
+      }
+      if (typeof data.photo === 'string') {
+        if (!/^[0-9a-f]{64}$/.test(data.photo)) throw wrong('a photo is named by its SHA-256.');
+        const picture = Buffer.from(String(data.jpeg), 'base64');
+        const is = { sha256: data.photo, bytes: picture.length };
+        if (!store.find(office.id, is.sha256)) brought.push(is.sha256);
+        const { whole } = await store.write(office.id, is, 0, picture).catch(() => ({ whole: false }));
+        if (!whole) throw wrong('this photo is not the one that its SHA-256 names.');
+        counts.photos = (counts.photos ?? 0) + 1;
         continue;
       }
       const { table, row } = data;
@@ -144,6 +175,7 @@ export async function takeOffice(pool: Pool, keys: readonly JWK[], lines: AsyncI
     return office.name;
   } catch (error) {
     await client.query('rollback');
+    if (office) for (const sha256 of brought) await store.destroy(office.id, sha256);
     throw error;
   } finally {
     client.release();

@@ -16,7 +16,7 @@ type By = { readonly id: string; readonly office: string };
 export async function linkFor(
   tx: Transaction,
   by: By,
-  wanted: { name: string; role?: Role; account?: string },
+  wanted: { name: string; role?: Role; account?: string; inspection?: string },
   lastsMs: number,
 ) {
   const token = randomBytes(32).toString('base64url');

@@ -10,6 +10,7 @@ import type { SealKeys } from '../ledger/keys';
 import { logPeople } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import { Problem, databaseCodeOf } from '../problems';
+import { makeParty } from '../parties/party';
 import { linkFor, resetLink } from './link';
 import { newPassword } from './password';
 import { slowly } from '../sessions/limits';
@@ -161,6 +162,7 @@ export function peopleRoutes(door: Door, keys: SealKeys): Router {
         const made = { id: randomUUID(), office: asked.office, login, name, role: asked.role! };
         await tx.insert(accounts).values({ ...made, passwordHash });
         await logPeople(tx, keys, made, made.id, `joined as ${made.role}`);
+        if (asked.inspection) await makeParty(tx, { id: asked.by, office: asked.office }, asked.inspection, made.id);
         return login;
       });
       response.status(201).json({ login: joined });

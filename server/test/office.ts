@@ -24,6 +24,7 @@ import { loadDemo } from '../demo/load';
 import { openKeys, type SealKeys } from '../ledger/keys';
 import { bringUp } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
+import { EvidenceStore } from '../evidence/store';
 import { DEMO_PASSWORD } from '../demo/password';
 
 function adminUrl(): string {
@@ -70,7 +71,7 @@ async function copyOfModel(name: string, demo: boolean, keys: SealKeys): Promise
       const url = Object.assign(new URL(adminUrl()), { pathname: `/${model}_begun` }).toString();
       const owner = connect(url, () => undefined);
       await migrate(owner.db);
-      if (demo) await loadDemo(owner, keys);
+      if (demo) await loadDemo(owner, keys, new EvidenceStore(await mkdtemp(join(tmpdir(), '.careful-latch-'))));
       await owner.pool.end();
       await client.query(`ALTER DATABASE ${model}_begun RENAME TO ${model}`);
     }
