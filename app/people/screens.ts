@@ -4,3 +4,4 @@ export { PeopleScreen } from './people-screen';
 export { OfficeListScreen } from '../inspections/office-list';
 export { RulesScreen } from './rules-screen';
 export { Settings } from './settings';
+export { SetUpForm } from './set-up-form';
