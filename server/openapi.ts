@@ -120,6 +120,7 @@ const fraction: Json = { type: 'number', minimum: 0, maximum: 1 };
 
 const how: Json = { enum: Object.keys(HOWS) };
 const value: Json = { type: ['string', 'number', 'null'] };
+const seenLines = (most: number): Json => ({ type: 'array', maxItems: most, items: object({ at: instant, by: text }) });
 const recordedFact = object(
   {
     path: text,
@@ -128,7 +129,7 @@ const recordedFact = object(
     part: text,
     said: text,
     adds: { type: 'boolean' },
-    over: { type: 'array', maxItems: 10, items: object({ at: instant, by: text }) },
+    over: seenLines(10),
     was: nullable(object({ how, at: instant, by: text, said: text }, ['said'])),
   },
   ['part', 'said', 'adds', 'over', 'was'],
@@ -446,7 +447,7 @@ const schemas: Record<string, Json> = {
           change('facts', { facts: { type: 'array', minItems: 1, items: recordedFact } }),
           // As devices sent it before facts could be recorded together.
           change('fact', { path: text, value }, { part: text }),
-          change('remove', { list: listName, index: position }, { part: text }),
+          change('remove', { list: listName, index: position }, { part: text, over: seenLines(60) }),
           change('restore', { list: listName, index: position, entry: { type: 'object' } }),
           change('evidence', { evidence: uuid, is: nullable(object(shown)) }, { was: object(madeBy) }),
           change(

@@ -34,7 +34,7 @@ export const toSend = (entries: number, photos: number) =>
 const Saved = memo(function Saved({
   inspection,
   photos,
-  store: { asked, byId, waiting, reach, aside, deviceTrouble, undos },
+  store: { asked, byId, waiting, reach, aside, deviceTrouble, undos, notUndone },
 }: {
   inspection: string | undefined;
   /** Photos that the office does not have whole yet. */
@@ -84,6 +84,11 @@ const Saved = memo(function Saved({
           </Words>
         </Pressable>
       ))}
+      {notUndone !== undefined && (
+        <Words role="alert" color={palette.violation} style={{ fontSize: 16 }}>
+          {notUndone}
+        </Words>
+      )}
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
         <Pressable
           testID="save-line"

@@ -1,13 +1,14 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
-import { Suspense, lazy, useState } from 'react';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { EDITIONS } from '@careful-latch/core/codebook';
 import { TRANSFER_KINDS, type TransferKind } from '@careful-latch/core/case';
 import { headerSchema, touched, type ChangeBody, type Header } from '@careful-latch/core/record';
 import { Connection } from '../drawn/connections';
+import { LookUp } from '../docket/look-up';
 import { Field } from '../plates/field';
 import { Plate, Plates } from '../plates/plate';
 import { Alike } from './alike';
@@ -22,7 +23,6 @@ import { Screen } from '../theme/screen';
 import { Trouble } from '../theme/trouble';
 import { Title, Words } from '../theme/words';
 
-const LookUp = lazy(async () => ({ default: (await import('../docket/screens')).LookUp }));
 const KINDS = Object.keys(TRANSFER_KINDS) as TransferKind[];
 
 /** Address, then the connection as it looks: touching it opens the house, straight at its source. */
@@ -114,9 +114,7 @@ export function NewScreen() {
         <Alike like={like} onLike={setLike} />
         <Field form={form} name="owner" label="Owner" autoComplete="off" />
         <Field form={form} name="permit" label="Permit number" autoComplete="off" />
-        <Suspense fallback={null}>
-          <LookUp number={form.watch('permit')} address={form.watch('address')} onFound={found} />
-        </Suspense>
+        <LookUp number={form.watch('permit')} address={form.watch('address')} onFound={found} />
         <Words style={{ fontWeight: '700' }}>Edition adopted by the office</Words>
         <Plates label="Edition">
           {EDITIONS.map((one) => (

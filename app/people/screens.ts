@@ -1,7 +1,5 @@
-export { JoinScreen } from './join-screen';
 export { OwnAccountScreen } from './own-account';
 export { PeopleScreen } from './people-screen';
 export { OfficeListScreen } from '../inspections/office-list';
 export { RulesScreen } from './rules-screen';
 export { Settings } from './settings';
-export { SetUpForm } from './set-up-form';

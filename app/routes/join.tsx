@@ -1,6 +1,6 @@
 import { Suspense, lazy } from 'react';
 
-const Shown = lazy(async () => ({ default: (await import('../people/screens')).JoinScreen }));
+const Shown = lazy(async () => ({ default: (await import('../docket/screens')).JoinScreen }));
 
 export default function Join() {
   return (

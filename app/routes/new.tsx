@@ -1,7 +1,7 @@
 import { Suspense, lazy } from 'react';
 import { inside } from '../theme/inside';
 
-const Shown = lazy(async () => ({ default: (await import('../inspections/new-screen')).NewScreen }));
+const Shown = lazy(async () => ({ default: (await import('../docket/screens')).NewScreen }));
 
 export default inside(function New() {
   return (

@@ -14,7 +14,7 @@ import { Screen } from '../theme/screen';
 import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 
-const SetUpForm = lazy(async () => ({ default: (await import('../people/screens')).SetUpForm }));
+const SetUpForm = lazy(async () => ({ default: (await import('../docket/screens')).SetUpForm }));
 
 function SignInForm({ again }: { again: boolean }) {
   const demo = useSession((one) => one.demo);

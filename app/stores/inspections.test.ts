@@ -1,4 +1,4 @@
-import { STATIONS, withFact, withoutEntry } from '@careful-latch/core/case';
+import { STATIONS, withFact, withRecorded, withoutEntry } from '@careful-latch/core/case';
 import type { Change, Inspection } from '@careful-latch/core/record';
 import { applyChange, touched } from '@careful-latch/core/record';
 import { evaluate } from '@careful-latch/core/verdict';
@@ -407,6 +407,25 @@ test('undo takes back one entry after the other', async () => {
   undo(id);
   await settle();
   expect(fake.taken).toHaveLength(5);
+});
+
+test('undo takes nothing back that another has changed since, and says who', async () => {
+  const id = openInspection(header);
+  fact(id, 'breaker.ratingA', 50);
+  await settle();
+  const mine = fake.inspections.get(id)!;
+  const theirs = withRecorded(withFact(mine.case, 'breaker.ratingA', 30), 'breaker.ratingA', { how: 'touched', at: '2026-11-26T12:00:00Z', by: 'Joss Linnaker' }); // prettier-ignore
+  fake.put({ ...mine, revision: mine.revision + 1, case: theirs });
+  await settle();
+  const before = state().undos.length;
+  undo(id);
+  expect(breaker(id)).toEqual({ ratingA: 30 });
+  expect(state()).toMatchObject({ notUndone: expect.stringContaining('Joss Linnaker has changed it since') as string });
+  expect(state().undos).toHaveLength(before - 1);
+  fact(id, 'breaker.ratingA', 20);
+  expect(state().notUndone).toBeUndefined();
+  undo(id); // what was entered over it is one’s own
+  expect(breaker(id)).toEqual({ ratingA: 30 });
 });
 
 test('two people on one phone do not see each other’s entries', async () => {

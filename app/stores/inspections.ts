@@ -4,6 +4,7 @@ import {
   applyChange,
   readChange,
   shownText,
+  overtakenBy,
   undoOf,
   type Change,
   type ChangeBody,
@@ -39,6 +40,8 @@ interface InspectionsState {
   /** Set when the device itself cannot store; nothing may then pretend to be saved. */
   readonly deviceTrouble: string | undefined;
   readonly undos: readonly Undo[];
+  /** Why the last Undo took nothing back; until the next entry. */
+  readonly notUndone: string | undefined;
 }
 
 /** What is shown while no store is open. */
@@ -51,6 +54,7 @@ const CLOSED: InspectionsState = {
   aside: new Map(),
   deviceTrouble: undefined,
   undos: [],
+  notUndone: undefined,
 };
 
 export const useInspections = create<InspectionsState>(() => CLOSED);
@@ -166,6 +170,7 @@ function commit(body: ChangeBody, undos: (change: Change, before: Inspection | u
     byId: { ...state.byId, [change.inspection]: applied.inspection },
     waiting: state.waiting + 1,
     undos: undos(change, before),
+    notUndone: undefined,
   }));
   const target = device;
   writing = writing
@@ -198,6 +203,13 @@ export function undo(inspection: string): void {
   const last = get().undos.findLast((one) => one.inspection === inspection);
   if (!last) return;
   const rest = () => get().undos.filter((one) => one !== last);
+  const here = get().byId[inspection];
+  const other = here && overtakenBy(here, last.body, person.name);
+  if (other !== undefined)
+    return set({
+      undos: rest(),
+      notUndone: `${other} has changed it since; it stays. Change it by itself, if it is wrong.`,
+    });
   try {
     commit(last.body, rest);
   } catch {

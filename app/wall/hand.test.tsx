@@ -100,7 +100,7 @@ test('within a place the walk goes to the next station by itself; where the body
   expect(go).toHaveBeenCalledWith('panel');
   go.mockClear();
   const loads = at('inlet');
-  expect(loads.current.inHand.next).toBe('feeder');
+  expect(loads.current.inHand).toMatchObject({ open: true, next: undefined });
   expect(go).not.toHaveBeenCalled();
   act(() => loads.current.acts.pick('labels.inletSign'));
   expect(loads.current.inHand.here?.id).toBe('inlet/sign');

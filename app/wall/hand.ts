@@ -50,7 +50,7 @@ interface InHand {
   readonly ahead: boolean;
   /** Whether anything is left to find out at this station: then it is gone on with before the walk leaves it. */
   readonly open: boolean;
-  /** Where the walk goes when nothing is open here. */
+  /** Where the walk goes where nothing is open here; undefined where something is. */
   readonly next: Station | undefined;
   /** Facts of the part in hand that are recorded, each to be changed by itself; all of them, where it was touched. */
   readonly known: readonly string[];
@@ -91,7 +91,7 @@ export function useHand(
   /** Facts that the last answer has put aside: they apply no more. */
   const [aside, setAside] = useState(0);
 
-  const first = nextPart(c, evaluation, station);
+  const first = useMemo(() => nextPart(c, evaluation, station), [c, evaluation, station]);
   const here = (hand && partOf(c, station, hand)) ?? first;
   const question = useMemo<Question | undefined>(() => {
     if (!here) return undefined;
@@ -227,6 +227,11 @@ export function useHand(
     : unproven
         .flatMap((one) => one.needs)
         .find((path) => WALK.indexOf(stationOfPath(path)) < WALK.indexOf(station) && factAt(c, path) === undefined);
+  // It is looked for where something is to be said of it alone: it looks through every station that lies ahead.
+  const next = useMemo(() => {
+    if (first) return undefined;
+    return waitsFor === undefined ? nextStation(c, evaluation, station) : stationOfPath(waitsFor);
+  }, [first, waitsFor, c, evaluation, station]);
   const inHand: InHand = {
     here,
     question,
@@ -235,7 +240,7 @@ export function useHand(
     waitsFor,
     ahead: unproven.length > 0,
     open: first !== undefined,
-    next: waitsFor === undefined ? nextStation(c, evaluation, station) : stationOfPath(waitsFor),
+    next,
     known,
     trouble,
     aside,

@@ -28,7 +28,7 @@ import {
 import { whyNotDecide } from './deciding';
 import { seenIn } from './findings';
 import { judged } from './judging';
-import { merged, placeOfConflict, withSeen } from './merging';
+import { linesOfPart, merged, placeOfConflict, unseenOfPart, withSeen } from './merging';
 import type { Head } from './recorded';
 import { inspects, type Person } from './people';
 import { dayAtHouse } from './shapes';
@@ -135,7 +135,9 @@ const adds = (change: string, part: string) => part === change || part.startsWit
 export function addressed({ case: c, ...rest }: Inspection, change: Change): Change {
   if (change.type === 'remove') {
     const entry = entriesOf(c, change.list)[change.index];
-    return change.part === undefined && entry ? { ...change, part: entry.id } : change;
+    return change.part === undefined && entry
+      ? { ...change, part: entry.id, over: linesOfPart({ case: c, ...rest }, change.list, entry.id) }
+      : change;
   }
   if (change.type !== 'facts') return change;
   return {
@@ -253,6 +255,8 @@ export function applyChange(
     case 'remove': {
       const index = change.part === undefined ? change.index : indexOfPart(inspection.case, change.list, change.part);
       if (index === undefined) return refused(GONE);
+      const unseen = change.part !== undefined && change.over && unseenOfPart(inspection, change.list, change.part, change.over, by); // prettier-ignore
+      if (unseen) return refused(`${unseen} has recorded there what you had not seen. Look at it, then take it out.`);
       const without = withoutEntry(inspection.case, change.list, index);
       return changed(
         without,
@@ -334,6 +338,13 @@ function decided(docket: Docket, { id, at, decision }: Change & { type: 'decide'
       one === here ? { ...one, state: to, steps: [...one.steps, { to, at, by, words: decision.leftOut }] } : one,
     ),
   };
+}
+
+/** Who, beside somebody, has recorded since over what would be taken back; undefined where nobody has. */
+export function overtakenBy({ case: c }: Inspection, back: ChangeBody, by: string): string | undefined {
+  if (back.type !== 'facts') return undefined;
+  const lines = back.facts.map(({ path, part }) => c.recorded?.[part === undefined ? path : path.replace(POSITION, `[${part}]`)]); // prettier-ignore
+  return lines.find((line) => line !== undefined && line.by !== by)?.by;
 }
 
 /** The change that takes a change back: what stood there before is set again. Undefined for what is signed or opened. */

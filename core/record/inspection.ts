@@ -144,6 +144,15 @@ export interface Inspection {
 const MOST_TOGETHER = 600;
 
 /** One fact as somebody recorded it; null takes it away. */
+/** More facts than a cord, a stretch or a circuit has. */
+const MOST_LINES_OF_PART = 60;
+/** Who had recorded something, and when, as a device had it. */
+const seenLines = (most: number) =>
+  array(object({ at: instant, by: string().required().max(200) }).noUnknown())
+    .max(most)
+    .default(undefined)
+    .optional();
+
 const factSchema = object({
   path: string().required().max(100),
   /** Id of the cord, stretch or circuit that it is a fact of, wherever that stands by now. */
@@ -157,10 +166,7 @@ const factSchema = object({
   /** The reading, the statement or the instrument, in its words. */
   said: string().max(200).optional(),
   /** Who had recorded what stood there, and when, as the device had it: what is not among it came from somebody else meanwhile. */
-  over: array(object({ at: instant, by: string().required().max(200) }).noUnknown())
-    .max(10)
-    .default(undefined)
-    .optional(),
+  over: seenLines(10),
   /** How it had been recorded, or null where nothing said so: an earlier answer is set again. */
   was: object({
     how: mixed<How>()
@@ -226,6 +232,8 @@ export const changeSchemas = {
       .required(),
     index: number().integer().min(0).max(MOST_PARTS).required(),
     part: string().max(64).optional(),
+    /** What of the part the device had: what is not among it came from somebody else meanwhile, and the part stays. */
+    over: seenLines(MOST_LINES_OF_PART),
   }).noUnknown(),
   restore: object({
     ...changeShape,

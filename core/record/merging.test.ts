@@ -76,6 +76,20 @@ test('of a cord it is that cord’s, wherever it stands by then; taken out with 
   expect(without.conflicts).toBeUndefined();
 });
 
+test('a cord on which another has recorded meanwhile is not taken out unseen; once it was seen, it is', () => {
+  const takesOut = (seen: Inspection) => says(seen, { type: 'remove', inspection: ID, list: 'cord', index: 0 });
+  const measured = says(HOUSE, touched(ID, 'cord[0].lengthFt', 40));
+  const now = after(HOUSE, [measured, INSPECTOR]);
+  expect(applyChange(now, takesOut(HOUSE), LEAD)).toMatchObject({ ok: false, why: expect.stringContaining(INSPECTOR.name) as string }); // prettier-ignore
+  expect(after(now, [takesOut(now), LEAD]).case.cord).toHaveLength(HOUSE.case.cord!.length - 1);
+  // what was recorded by oneself, on another device, is no surprise
+  expect(after(now, [takesOut(HOUSE), INSPECTOR]).case.cord).toHaveLength(HOUSE.case.cord!.length - 1);
+  // and both of what two differ on was seen by whoever saw the two
+  const apart = after(now, [says(HOUSE, touched(ID, 'cord[0].lengthFt', 25)), LEAD]);
+  expect(applyChange(apart, takesOut(HOUSE), LEAD).ok).toBe(false);
+  expect(applyChange(apart, takesOut(apart), LEAD).ok).toBe(true);
+});
+
 test('whatever two people record while apart, and in whatever order it comes: no value of either is lost unseen', () => {
   const fact = fc.record({ path: fc.constantFrom(BREAKER, 'inlet.ratingA', 'cord[0].lengthFt'), value: fc.constantFrom(20, 30, 50) }); // prettier-ignore
   fc.assert(

@@ -1,8 +1,20 @@
-import { factAt, lastingPath, listPathOf, catalogueKey, recordedAt, withFact, withRecorded, type Case } from '../case';
+import {
+  factAt,
+  lastingPath,
+  listPathOf,
+  catalogueKey,
+  recordedAt,
+  withFact,
+  withRecorded,
+  type Case,
+  type ListPath,
+} from '../case';
 import type { Inspection, RecordedFact } from './inspection';
 import type { Conflict, Head } from './recorded';
 
 type Merged = Pick<Inspection, 'case' | 'conflicts'>;
+/** Who recorded something, and when. */
+type SeenLine = Pick<Head, 'at' | 'by'>;
 const NONE: readonly Conflict[] = [];
 
 /** The facts on which two people differ. */
@@ -57,6 +69,20 @@ export function merged(
   const lasting = lastingPath(before.case, path);
   return { case: alone, conflicts: (before.conflicts ?? NONE).filter((one) => one.path !== lasting) };
 }
+
+/** Who has recorded something of a cord, stretch or circuit, and when; each line once. */
+export function linesOfPart({ case: c, conflicts = NONE }: Merged, list: ListPath, part: string): SeenLine[] {
+  const isOf = (path: string) => path.startsWith(`${list}[${part}]`);
+  const lines: readonly SeenLine[] = [
+    ...Object.entries(c.recorded ?? {}).flatMap(([path, line]) => (isOf(path) ? [line] : [])),
+    ...conflicts.flatMap(({ path, heads }) => (isOf(path) ? heads : [])),
+  ];
+  return [...new Map(lines.map(({ at, by }) => [`${at} ${by}`, { at, by }])).values()];
+}
+
+/** Who, beside somebody, has recorded of a part what a device had not seen when it took the part out. */
+export const unseenOfPart = (now: Merged, list: ListPath, part: string, over: readonly SeenLine[], by: string) =>
+  linesOfPart(now, list, part).find((line) => line.by !== by && !over.some((one) => one.at === line.at && one.by === line.by))?.by; // prettier-ignore
 
 /** Where a fact stands now that a conflict names; undefined where its cord, stretch or circuit was taken out. */
 export function placeOfConflict(c: Case, { path }: Conflict): string | undefined {
