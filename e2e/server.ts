@@ -37,6 +37,8 @@ async function asAdmin(sql: string, url = process.env.TEST_DATABASE_URL): Promis
 export class Office {
   /** What its server is told beside the usual, from its next start on. */
   settings: Readonly<Record<string, string>> = {};
+  /** How often its server ended without being asked to. */
+  endedByItself = 0;
   private server: ChildProcess | undefined;
   private constructor(
     readonly address: string,
@@ -85,7 +87,11 @@ export class Office {
         SEAL_KEYS: KEYS, // an office that is a copy of another has its seals too
       },
     });
-    await once(this.server, 'message');
+    const { server } = this;
+    server.once('exit', () => {
+      if (this.server === server) this.endedByItself++;
+    });
+    await once(server, 'message');
   }
 
   /** The address of its database, for its owner. */

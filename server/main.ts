@@ -17,6 +17,7 @@ import { bringUp } from './ledger/ledger';
 import { startQueue } from './mail/queue';
 import { serverLog } from './log';
 import { permitService } from './permits/service';
+import { isDatabaseAway } from './problems';
 import { simulateMeter } from './meter/instrument';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -107,6 +108,12 @@ async function main(): Promise<void> {
     (one) => (queue = one),
     onError,
   );
+
+  // The queue's package waits for none of its own last words on a job: said to a database that is away, they would end the server.
+  process.on('unhandledRejection', (err) => {
+    if (!isDatabaseAway(err)) throw err;
+    onError(err as Error);
+  });
 
   let ending = false;
   const end = () => {

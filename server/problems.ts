@@ -37,6 +37,9 @@ const LOST =
 const isAway = (code: string | undefined): boolean =>
   code !== undefined && (code in UNREACHED || /^(08|53|57P|55000)/.test(code));
 
+/** Whether something failed because the database is away; it comes back. */
+export const isDatabaseAway = (error: unknown): boolean => isAway(databaseCodeOf(error));
+
 /** Whether the database refused a value as no data of its type (class 22), rather than failed. */
 export const isBadData = (error: unknown): boolean => /^22/.test(databaseCodeOf(error) ?? '');
 
@@ -53,7 +56,7 @@ function problemOf(error: HttpError): Problem {
       'Old page',
       'This page is older than the session. Load it again; nothing that was entered is lost.',
     );
-  if (isAway(databaseCodeOf(error)))
+  if (isDatabaseAway(error))
     return new Problem(
       503,
       'Not at hand',

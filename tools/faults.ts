@@ -252,6 +252,8 @@ async function underFaults(folder: string, office: Office, url: string): Promise
     stuck === 0,
     `${WRITERS} writers, ${stuck} stuck; ${refused} refused, for others had recorded since`,
   );
+  const ended = servers.reduce((sum, { endedByItself }) => sum + endedByItself, 0);
+  say('no server ends because its database is away', ended === 0, `${ended} ended by themselves`);
   await lookedOver(office);
   await other.stop();
 }
