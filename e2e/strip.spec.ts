@@ -45,6 +45,7 @@ test('a wrong touch is one Undo away, through stations; the reading taken again 
   office,
 }) => {
   const walker = new Walker(page, office);
+  test.skip(walker.wide, 'the strip is the same');
   await walker.signIn(undefined, 'drawings');
   const strip = new StripWalker(page);
   await openByDrawing(page, strip, TRANSFER_KINDS['none-cords']);
