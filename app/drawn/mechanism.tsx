@@ -81,7 +81,7 @@ function MechanismPicture({
             ['off', 94],
             ['generator', 144],
           ].map(([word, y]) => (
-            <SvgText key={word} x={96} y={Number(y) + 4} fontFamily={TEXT_FONT} fontSize={13} fill={palette.ink}>
+            <SvgText key={word} x={81} y={Number(y) + 4} fontFamily={TEXT_FONT} fontSize={13} fill={palette.ink}>
               {word}
             </SvgText>
           ))}

@@ -238,7 +238,7 @@ export const SCENES: Readonly<Record<Exclude<Station, 'loads' | 'function'>, Sce
     height: 372,
     places: {
       'transfer/kind': [186, 6, 164, 48],
-      'transfer/mechanism': [186, 62, 164, 56],
+      'transfer/mechanism': [186, 60, 164, 62],
       'transfer/hand': [186, 126, 164, 52],
       'transfer/edges': [8, 190, 166, 48],
       'transfer/label': [184, 190, 166, 48],
