@@ -46,7 +46,9 @@ export function Help({ site, here }: { site: Case; here: PartHere }) {
           {`${metaOf(key).ask}.`}
         </Words>
       ))}
-      {rules.length > 0 && <Quiet>{`What hangs on it: ${rules.map((rule) => rule.holds.replace(/\.$/, '')).join('; ')}.`}</Quiet>}
+      {rules.length > 0 && (
+        <Quiet>{`What hangs on it: ${rules.map((rule) => rule.holds.replace(/\.$/, '')).join('; ')}.`}</Quiet>
+      )}
     </View>
   );
 }
