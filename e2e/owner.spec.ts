@@ -34,10 +34,7 @@ test('one of two like cords is corrected and the other withdrawn: the owner says
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const owner = new Walker(await phone.newPage(), office);
   await owner.page.goto(link);
-  await owner.page.getByLabel('Your name, as you sign').fill('Zoë D’Arbois');
-  await owner.page.getByLabel('Sign-in name').fill('zoe');
-  await owner.page.getByLabel('Password').fill('nine cords in a row');
-  await owner.press('button', 'Come in');
+  await owner.join('Zoë D’Arbois', 'zoe');
   await expect(owner.page.getByTestId(/^row-/)).toHaveCount(1);
   await owner.openFromList('9 Two Cords Lane');
   const claimed = owner.page.getByTestId('violation-1');

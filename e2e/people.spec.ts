@@ -22,10 +22,7 @@ test('from the invitation to the first signed inspection; switched off in the mi
   await his.goto(link);
   await odo.press('button', 'Come in');
   await expect(his.getByText('Give your name.')).toBeVisible();
-  await his.getByLabel('Your name, as you sign').fill("Odo D'Ambrose");
-  await his.getByLabel('Sign-in name').fill('odo');
-  await his.getByLabel('Password').fill('a long password');
-  await odo.press('button', 'Come in');
+  await odo.join("Odo D'Ambrose", 'odo');
   await expect(his.getByRole('button', { name: 'New inspection' })).toBeVisible();
   await odo.openNew('5 Cellar Row', 'Una O’Quill', 'Interlock on the panel');
   await odo.goTo('breaker');

@@ -55,6 +55,14 @@ export class Walker {
     this.taps++;
   }
 
+  /** Comes in by a link that was opened, as a new account. */
+  async join(name: string, login: string): Promise<void> {
+    await this.page.getByLabel('Your name, as you sign').fill(name);
+    await this.page.getByLabel('Sign-in name').fill(login);
+    await this.page.getByLabel('Password').fill('a long password');
+    await this.press('button', 'Come in');
+  }
+
   async openNew(address: string, owner: string, connection: string): Promise<void> {
     await this.press('button', 'New inspection');
     await this.page.getByLabel('Property').fill(address);

@@ -4,13 +4,13 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
-import { EDITIONS } from '@careful-latch/core/codebook';
 import { TRANSFER_KINDS, type TransferKind } from '@careful-latch/core/case';
 import { headerSchema, touched, type ChangeBody, type Header } from '@careful-latch/core/record';
 import { Connection } from '../drawn/connections';
 import { LookUp } from '../docket/look-up';
 import { Field } from '../plates/field';
-import { Plate, Plates } from '../plates/plate';
+import { EditionPlates } from '../plates/edition-plates';
+import { Plate } from '../plates/plate';
 import { Alike } from './alike';
 import { giveCase, useGiven } from './dropped';
 import { openInspection, record } from '../stores/inspections';
@@ -115,18 +115,11 @@ export function NewScreen() {
         <Field form={form} name="owner" label="Owner" autoComplete="off" />
         <Field form={form} name="permit" label="Permit number" autoComplete="off" />
         <LookUp number={form.watch('permit')} address={form.watch('address')} onFound={found} />
-        <Words style={{ fontWeight: '700' }}>Edition adopted by the office</Words>
-        <Plates label="Edition">
-          {EDITIONS.map((one) => (
-            <Plate
-              key={one}
-              reading
-              label={one}
-              selected={edition === one}
-              onPress={() => form.setValue('edition', one)}
-            />
-          ))}
-        </Plates>
+        <EditionPlates
+          label="Edition adopted by the office"
+          edition={edition}
+          onEdition={(one) => form.setValue('edition', one)}
+        />
       </View>
     </Screen>
   );

@@ -4,11 +4,11 @@ import { View } from 'react-native';
 import { mixed, object, string } from 'yup';
 import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
 import { Field } from '../plates/field';
-import { Plate, Plates } from '../plates/plate';
+import { EditionPlates } from '../plates/edition-plates';
 import { setUp } from '../stores/session';
 import { Button } from '../theme/elements';
 import { Trouble } from '../theme/trouble';
-import { Heading, Words } from '../theme/words';
+import { Heading } from '../theme/words';
 import { useTry } from './attempt';
 
 const setUpSchema = object({
@@ -33,18 +33,11 @@ export function SetUpForm() {
     <View style={{ gap: 14 }}>
       <Heading>First account of this office</Heading>
       <Field form={form} name="office" label="Office" />
-      <Words style={{ fontWeight: '700' }}>Adopted edition</Words>
-      <Plates label="Adopted edition">
-        {EDITIONS.map((one) => (
-          <Plate
-            key={one}
-            reading
-            label={one}
-            selected={edition === one}
-            onPress={() => form.setValue('edition', one, { shouldValidate: true })}
-          />
-        ))}
-      </Plates>
+      <EditionPlates
+        label="Adopted edition"
+        edition={edition}
+        onEdition={(one) => form.setValue('edition', one, { shouldValidate: true })}
+      />
       <Trouble>{form.formState.errors.edition?.message}</Trouble>
       <Field form={form} name="name" label="Your name" autoComplete="name" />
       <Field form={form} name="login" label="Sign-in name" autoComplete="username" autoCapitalize="none" />

@@ -35,7 +35,7 @@ function SignInForm({ again }: { again: boolean }) {
   };
   const missing = { login: 'Give your sign-in name.', password: 'Give your password.' };
   const field = (name: 'login' | 'password') => {
-    const why = asked && typed[name].trim() === '' ? missing[name] : undefined;
+    const why = asked && (name === 'login' ? typed.login.trim() : typed.password) === '' ? missing[name] : undefined;
     return {
       value: typed[name],
       onChangeText: (text: string) => setTyped({ ...typed, [name]: text }),

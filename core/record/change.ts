@@ -28,7 +28,7 @@ import {
 import { whyNotDecide } from './deciding';
 import { seenIn } from './findings';
 import { judged } from './judging';
-import { linesOfPart, merged, placeOfConflict, unseenOfPart, withSeen } from './merging';
+import { headsAt, linesOfPart, merged, placeOfConflict, unseenOfPart, withSeen } from './merging';
 import type { Head } from './recorded';
 import { inspects, type Person } from './people';
 import { dayAtHouse } from './shapes';
@@ -340,11 +340,14 @@ function decided(docket: Docket, { id, at, decision }: Change & { type: 'decide'
   };
 }
 
-/** Who, beside somebody, has recorded since over what would be taken back; undefined where nobody has. */
-export function overtakenBy({ case: c }: Inspection, back: ChangeBody, by: string): string | undefined {
+/** Who, beside somebody, has recorded since over what would be taken back, or otherwise than they did; undefined where nobody has. */
+export function overtakenBy(now: Inspection, back: ChangeBody, by: string): string | undefined {
   if (back.type !== 'facts') return undefined;
-  const lines = back.facts.map(({ path, part }) => c.recorded?.[part === undefined ? path : path.replace(POSITION, `[${part}]`)]); // prettier-ignore
-  return lines.find((line) => line !== undefined && line.by !== by)?.by;
+  const heads = back.facts.flatMap(({ path, part }) => {
+    const at = part === undefined ? path : pathOfPart(now.case, path, part, false);
+    return at === undefined ? [] : headsAt(now, at);
+  });
+  return heads.find((one) => one.by !== by)?.by;
 }
 
 /** The change that takes a change back: what stood there before is set again. Undefined for what is signed or opened. */

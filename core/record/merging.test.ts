@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { factAt, recordedAt } from '../case';
 import { INSPECTOR, LEAD, change, inspection } from '../test/inspection';
 import { evaluate } from '../verdict';
-import { addressed, applyChange, differing, judged, placeOfConflict, shownText, touched, type Change, type ChangeBody, type Inspection, type Person } from '.'; // prettier-ignore
+import { addressed, applyChange, differing, judged, overtakenBy, placeOfConflict, shownText, touched, undoOf, type Change, type ChangeBody, type Inspection, type Person } from '.'; // prettier-ignore
 
 const HOUSE = inspection();
 const ID = HOUSE.id;
@@ -74,6 +74,20 @@ test('of a cord it is that cord’s, wherever it stands by then; taken out with 
   expect([factAt(settled.case, 'cord[0].lengthFt'), settled.conflicts]).toEqual([40, undefined]);
   const without = after(apart, [says(apart, { type: 'remove', inspection: ID, list: 'cord', index: 0 }), LEAD]);
   expect(without.conflicts).toBeUndefined();
+});
+
+test('what two differ on is not taken back unseen; what stands as one recorded it oneself is', () => {
+  const back = (before: Inspection, body: Change) => undoOf(before, body)!;
+  const hers = rated(HOUSE, 50);
+  const own = after(HOUSE, [hers, LEAD]);
+  expect(overtakenBy(own, back(HOUSE, hers), LEAD.name)).toBeUndefined();
+  const both = after(own, [rated(HOUSE, 40), INSPECTOR]);
+  expect(differing(both)).toHaveLength(1);
+  expect(overtakenBy(both, back(HOUSE, hers), LEAD.name)).toBe(INSPECTOR.name);
+  // a cord is found wherever it stands by then
+  const feet = says(HOUSE, touched(ID, 'cord[0].lengthFt', 25));
+  const longer = after(HOUSE, [feet, LEAD], [says(HOUSE, touched(ID, 'cord[0].lengthFt', 40)), INSPECTOR]);
+  expect(overtakenBy(longer, back(HOUSE, feet), LEAD.name)).toBe(INSPECTOR.name);
 });
 
 test('a cord on which another has recorded meanwhile is not taken out unseen; once it was seen, it is', () => {
