@@ -170,10 +170,22 @@ export function createApp({
   return app;
 }
 
-/** Refuses a body that names what every object has by birth: no request does, and what reads bodies would stumble over it. */
+/** What every object has by birth. No request names it, and what reads bodies would stumble over it: `toString` makes text of a value. */
+const BY_BIRTH = ['__proto__', 'toString'];
+
+function namedByBirth(data: unknown, depth = 0): string | undefined {
+  if (typeof data !== 'object' || data === null || depth > 1) return undefined; // a list is read entry by entry
+  return (
+    BY_BIRTH.find((name) => Object.hasOwn(data, name)) ??
+    Object.values(data)
+      .map((one) => namedByBirth(one, depth + 1))
+      .find((name) => name !== undefined)
+  );
+}
+
 const plainBody: express.RequestHandler = ({ body }: { body: unknown }, _response, next) => {
-  if (typeof body === 'object' && body !== null && Object.hasOwn(body, '__proto__'))
-    throw new Problem(422, 'Not a request', '"__proto__" is no name that a request has.');
+  const name = namedByBirth(body);
+  if (name !== undefined) throw new Problem(422, 'Not a request', `"${name}" is no name that a request has.`);
   next();
 };
 

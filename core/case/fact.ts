@@ -116,8 +116,8 @@ export function yesNo(words: Words): FactSchema<'yes' | 'no'> {
   );
 }
 
-function nearestSizes(text: string, sizes: readonly WireSize[]): string {
-  const wanted = Number(text);
+function nearestSizes(value: unknown, sizes: readonly WireSize[]): string {
+  const wanted = typeof value === 'object' ? NaN : Number(value); // an object may have no text to it, and throw
   const near = Number.isFinite(wanted)
     ? [...sizes]
         .filter((size) => !size.includes('/'))
@@ -131,6 +131,6 @@ export function wireSize(sizes: readonly WireSize[], words: Words): FactSchema<W
   const choices = sizes.map((size) => ({ value: size, label: size }));
   return fact<WireSize>({ kind: 'size', unit: 'AWG', choices, drawing: 'wire', ...words }, (value) => {
     const known = WIRE_SIZES.includes(value as WireSize);
-    return `${quoted(value)} is ${known ? 'not made for this use' : 'no AWG size in the tables'}; nearest are ${nearestSizes(String(value), sizes)}`;
+    return `${quoted(value)} is ${known ? 'not made for this use' : 'no AWG size in the tables'}; nearest are ${nearestSizes(value, sizes)}`;
   });
 }

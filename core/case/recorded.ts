@@ -34,7 +34,8 @@ function isRecorded(value: unknown): boolean {
   const { how, at, by, said, ...rest } = value as Record<string, unknown>;
   return (
     Object.keys(rest).length === 0 &&
-    Object.hasOwn(HOWS, String(how)) &&
+    typeof how === 'string' &&
+    Object.hasOwn(HOWS, how) &&
     text(at, 40) &&
     text(by, 200) &&
     (said === undefined || text(said, 200))

@@ -53,7 +53,7 @@ const DEEPEST = 6;
 /** NUL, and halves of a surrogate pair: no database keeps them as text. */
 // eslint-disable-next-line no-control-regex
 const NO_TEXT = /\u0000|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
-const NO_NAMES = ['__proto__', 'constructor', 'prototype'];
+const NO_NAMES = ['__proto__', 'constructor', 'prototype', 'toString'];
 
 /** Why data cannot be kept, whatever it means; undefined where it can. */
 function unkept(data: unknown, depth = 0): string | undefined {

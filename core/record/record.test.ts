@@ -159,6 +159,11 @@ describe('reading changes', () => {
     ['a day that is none', { decision: { ...decision(), dueOn: 'soon' } }, 'ISO date'],
     ['an unknown decision', { decision: { ...decision(), kind: 'maybe' } }, 'no such decision'],
     ['a stray key', { color: 'red' }, 'color'],
+    [
+      'a value that has no text to it',
+      { decision: { ...decision(), kind: { toString: 'x' } } },
+      'no name that can be kept',
+    ],
   ])('%s is refused with a sentence', (_, over, words) => {
     expect(() => readChange({ ...good, ...over })).toThrow(words);
   });
