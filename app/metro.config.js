@@ -1,8 +1,10 @@
+const os = require('node:os');
 const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 config.watchFolders = [path.join(__dirname, '..')];
+config.maxWorkers = os.availableParallelism(); // of two cores Metro would use one
 
 /** React Native Elements asks for every icon family there is; we draw our own signs and ship none. */
 const ICONS = /^(@expo\/vector-icons|@react-native-vector-icons|react-native-vector-icons)(\/|$)/;

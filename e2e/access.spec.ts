@@ -1,17 +1,19 @@
 import { STATIONS } from '@careful-latch/core/case';
 import { complaints, tooSmall } from './access';
-import { expect, test } from './office';
+import { ON_PHONE, ON_WIDE, expect, test } from './office';
 import { Walker } from './walk';
 
 const HOUSE = '/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000002';
 
 /** Colors are the same on any size, and sizes in any theme: the phone is tried by day, the wide screen by night. */
-const ONE_THEME = 'one theme on each size';
+const THEMES = [
+  ['light', ON_PHONE],
+  ['dark', ON_WIDE],
+] as const;
 
-for (const scheme of ['light', 'dark'] as const)
-  test(`every screen can be read and used by everybody (${scheme})`, async ({ page, office }) => {
+for (const [scheme, where] of THEMES)
+  test(`every screen can be read and used by everybody (${scheme})`, where, async ({ page, office }) => {
     const walker = new Walker(page, office);
-    test.skip(walker.wide !== (scheme === 'dark'), ONE_THEME);
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto(`${office.address}/sign-in`);
     await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
@@ -47,10 +49,9 @@ for (const scheme of ['light', 'dark'] as const)
     }
   });
 
-for (const scheme of ['light', 'dark'] as const)
-  test(`every drawing can be read and used by everybody (${scheme})`, async ({ page, office }) => {
+for (const [scheme, where] of THEMES)
+  test(`every drawing can be read and used by everybody (${scheme})`, where, async ({ page, office }) => {
     const walker = new Walker(page, office);
-    test.skip(walker.wide !== (scheme === 'dark'), ONE_THEME);
     await page.emulateMedia({ colorScheme: scheme });
     await walker.signIn(undefined, 'drawings');
     for (const station of STATIONS) {
@@ -61,9 +62,8 @@ for (const scheme of ['light', 'dark'] as const)
     }
   });
 
-test('whatever is tapped is at least 48 px high, and no plate is cut off', async ({ page, office }) => {
+test('whatever is tapped is at least 48 px high, and no plate is cut off', ON_PHONE, async ({ page, office }) => {
   const walker = new Walker(page, office);
-  test.skip(walker.wide, 'the wide screen has its drawings tried for it');
   await walker.signIn();
   for (const screen of [
     '',
@@ -87,8 +87,7 @@ test('whatever is tapped is at least 48 px high, and no plate is cut off', async
   }
 });
 
-test('on a wide screen the keyboard walks, answers and takes back', async ({ page, office }) => {
-  test.skip((page.viewportSize()?.width ?? 0) < 1000, 'a phone has no keyboard');
+test('on a wide screen the keyboard walks, answers and takes back', ON_WIDE, async ({ page, office }) => {
   const walker = new Walker(page, office);
   await walker.signIn();
   await page.goto(`${office.address}${HOUSE}/breaker`);

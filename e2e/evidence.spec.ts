@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import type { Inspection, Photo } from '@careful-latch/core/record';
 import { complaints, tooSmall } from './access';
-import { expect, test } from './office';
+import { ON_PHONE, expect, test } from './office';
 import { Walker } from './walk';
 
 const HOUSE = '0dd0a7c4-1f5e-4b7a-9c00-000000000001';
@@ -56,68 +56,68 @@ async function photosOf(page: Page, address: string): Promise<Photo[]> {
   return ((await answer.json()) as Inspection).evidence.flatMap(({ photo }) => photo ?? []);
 }
 
-test('a photo of 8 MB without signal: kept through a reload, ringed, sent once the office is there, sealed with the decision', async ({
-  page,
-  office,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, 'the pane is the same');
-  await walker.signIn(undefined, 'drawings');
-  await page.goto(`${office.address}/inspection/${HOUSE}/breaker?fact=breaker.ratingA`);
-  const taken = await cameraPhoto(page);
-  expect(taken.length).toBeGreaterThan(8_000_000);
-  await page.getByTestId('evidence-key').click();
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await walker.savedAtOffice();
-  await office.stop();
+test(
+  'a photo of 8 MB without signal: kept through a reload, ringed, sent once the office is there, sealed with the decision',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn(undefined, 'drawings');
+    await page.goto(`${office.address}/inspection/${HOUSE}/breaker?fact=breaker.ratingA`);
+    const taken = await cameraPhoto(page);
+    expect(taken.length).toBeGreaterThan(8_000_000);
+    await page.getByTestId('evidence-key').click();
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await walker.savedAtOffice();
+    await office.stop();
 
-  await choose(page, 'note.txt', Buffer.from('no photo'));
-  await expect(page.getByTestId('evidence').getByRole('alert')).toContainText(
-    'note.txt is no photo that can be read here.',
-  );
-  await choose(page, 'the handle.jpg', taken);
-  await page.getByTestId('shown-photo').click();
-  const photo = page.getByTestId('photo');
-  const box = (await photo.boundingBox())!;
-  expect(box.height).toBeGreaterThan(box.width); // upright, as it was held
-  await photo.click({ position: { x: box.width * 0.25, y: box.height * 0.75 } });
-  await page.getByRole('radio', { name: 'Arrow', exact: true }).click();
-  await photo.click({ position: { x: box.width * 0.75, y: box.height * 0.25 } });
-  await photo.click({ position: { x: box.width * 0.75, y: box.height * 0.25 } }); // turns it
-  await page.getByLabel('Caption', { exact: true }).fill('30 on the generator’s handle');
-  expect([await complaints(page), await tooSmall(page)]).toEqual([[], []]);
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(page.getByTestId('shown-photo')).toContainText('30 on the generator’s handle');
-  await expect(page.getByTestId('save-line')).toContainText('1 photo');
+    await choose(page, 'note.txt', Buffer.from('no photo'));
+    await expect(page.getByTestId('evidence').getByRole('alert')).toContainText(
+      'note.txt is no photo that can be read here.',
+    );
+    await choose(page, 'the handle.jpg', taken);
+    await page.getByTestId('shown-photo').click();
+    const photo = page.getByTestId('photo');
+    const box = (await photo.boundingBox())!;
+    expect(box.height).toBeGreaterThan(box.width); // upright, as it was held
+    await photo.click({ position: { x: box.width * 0.25, y: box.height * 0.75 } });
+    await page.getByRole('radio', { name: 'Arrow', exact: true }).click();
+    await photo.click({ position: { x: box.width * 0.75, y: box.height * 0.25 } });
+    await photo.click({ position: { x: box.width * 0.75, y: box.height * 0.25 } }); // turns it
+    await page.getByLabel('Caption', { exact: true }).fill('30 on the generator’s handle');
+    expect([await complaints(page), await tooSmall(page)]).toEqual([[], []]);
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(page.getByTestId('shown-photo')).toContainText('30 on the generator’s handle');
+    await expect(page.getByTestId('save-line')).toContainText('1 photo');
 
-  await page.reload();
-  await page.getByTestId('evidence-key').click();
-  await page.getByTestId('evidence').getByRole('button', { name: 'Write a note' }).click();
-  await page.getByLabel('Note', { exact: true }).fill('Handle worn; it still clicks.');
-  await page.getByRole('button', { name: 'Keep the note' }).click();
-  await expect(page.getByTestId('shown-note')).toContainText('Handle worn');
+    await page.reload();
+    await page.getByTestId('evidence-key').click();
+    await page.getByTestId('evidence').getByRole('button', { name: 'Write a note' }).click();
+    await page.getByLabel('Note', { exact: true }).fill('Handle worn; it still clicks.');
+    await page.getByRole('button', { name: 'Keep the note' }).click();
+    await expect(page.getByTestId('shown-note')).toContainText('Handle worn');
 
-  expect([await complaints(page), await tooSmall(page)]).toEqual([[], []]);
-  await office.start();
-  await page.getByTestId('save-line').click();
-  await expect(page.getByTestId('save-line')).toHaveText('Saved at the office');
-  const [kept] = await photosOf(page, office.address);
-  expect(kept).toMatchObject({ widthPx: 1200, heightPx: 1600 });
-  expect(kept!.marks.map(({ kind, turnDeg }) => [kind, turnDeg])).toEqual([
-    ['ring', 0],
-    ['arrow', 45],
-  ]);
-  expect(kept!.marks[0]!.x).toBeCloseTo(0.25, 1);
-  expect(kept!.marks[0]!.y).toBeCloseTo(0.75, 1);
-  const answer = await page.request.get(`${office.address}/api/inspections/${HOUSE}/photos/${kept!.sha256}`);
-  const bytes = await answer.body();
-  expect(createHash('sha256').update(bytes).digest('hex')).toBe(kept!.sha256);
-  expect([bytes.includes('Exif'), bytes.includes(CAMERA)]).toEqual([false, false]);
+    expect([await complaints(page), await tooSmall(page)]).toEqual([[], []]);
+    await office.start();
+    await page.getByTestId('save-line').click();
+    await expect(page.getByTestId('save-line')).toHaveText('Saved at the office');
+    const [kept] = await photosOf(page, office.address);
+    expect(kept).toMatchObject({ widthPx: 1200, heightPx: 1600 });
+    expect(kept!.marks.map(({ kind, turnDeg }) => [kind, turnDeg])).toEqual([
+      ['ring', 0],
+      ['arrow', 45],
+    ]);
+    expect(kept!.marks[0]!.x).toBeCloseTo(0.25, 1);
+    expect(kept!.marks[0]!.y).toBeCloseTo(0.75, 1);
+    const answer = await page.request.get(`${office.address}/api/inspections/${HOUSE}/photos/${kept!.sha256}`);
+    const bytes = await answer.body();
+    expect(createHash('sha256').update(bytes).digest('hex')).toBe(kept!.sha256);
+    expect([bytes.includes('Exif'), bytes.includes(CAMERA)]).toEqual([false, false]);
 
-  await page.goto(`${office.address}/inspection/${HOUSE}/decide`);
-  await page.getByRole('radio', { name: 'Approved', exact: true }).click();
-  await page.getByRole('button', { name: /^Sign: / }).click();
-  await page.getByTestId('signed').first().getByTestId('shown-photo').click();
-  await expect(page.getByRole('dialog', { name: 'Photo' })).toContainText('30 on the generator’s handle');
-  await expect(page.getByLabel('Caption', { exact: true })).toHaveCount(0); // what was sealed is only looked at
-});
+    await page.goto(`${office.address}/inspection/${HOUSE}/decide`);
+    await page.getByRole('radio', { name: 'Approved', exact: true }).click();
+    await page.getByRole('button', { name: /^Sign: / }).click();
+    await page.getByTestId('signed').first().getByTestId('shown-photo').click();
+    await expect(page.getByRole('dialog', { name: 'Photo' })).toContainText('30 on the generator’s handle');
+    await expect(page.getByLabel('Caption', { exact: true })).toHaveCount(0); // what was sealed is only looked at
+  },
+);

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { DEMO_PASSWORD } from '../server/demo/password';
-import { expect, test } from './office';
+import { ON_PHONE, expect, test } from './office';
 import { Walker } from './walk';
 
 test.use({ serviceWorkers: 'block' }); // the worker answers with the page that has no picture
@@ -44,8 +44,7 @@ test('who signs in before any script is signed in, and the form forgets the pass
   await expect(page.getByLabel('Password')).toHaveValue('');
 });
 
-test('the styles of a picture are for it alone', async ({ page, office }) => {
-  test.skip((page.viewportSize()?.width ?? 0) >= 1000, 'a wide screen has a table instead');
+test('the styles of a picture are for it alone', ON_PHONE, async ({ page, office }) => {
   await new Walker(page, office).signIn();
   await page.reload();
   const chosen = page.getByRole('radio', { name: 'What is due' });

@@ -1,103 +1,101 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test } from './office';
+import { ON_PHONE, expect, test } from './office';
 import { STATIONS, STATION_NAMES, recordedFacts, withFact } from '@careful-latch/core/case';
 import { Walker, example } from './walk';
 
 /** Journeys that are about the device and the office are the same on any size. */
-const ANY_SIZE = 'the same on any size';
 
 const CASE_2 = example('case-2-breaker-50-before-inlet-30');
 
-test('a 50 A breaker before a 30 A inlet: found, signed as corrections required, corrected, approved, found again', async ({
-  page,
-  office,
-}, info) => {
+test(
+  'a 50 A breaker before a 30 A inlet: found, signed as corrections required, corrected, approved, found again',
+  ON_PHONE,
+  async ({ page, office }, info) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await walker.openNew('12 Pippin Row', "Nella D’Arbois-O'Dell", 'Interlock on the panel');
+    await walker.walk(CASE_2, ['transfer.kind']);
+    info.annotations.push({ type: 'taps', description: `${walker.taps} taps from the sign-in to the findings` });
+    // A tap a fact; besides these no more than the stations, the sign-in and the opening.
+    expect(walker.taps - recordedFacts(CASE_2).length).toBeLessThanOrEqual(STATIONS.length + 5);
+    await walker.verdict('Corrections required');
+    const weakest = page.getByTestId('finding-breaker/not-above-weakest-link').filter({ visible: true }).first();
+    await expect(weakest).toContainText('30 A allowed by the source outlet, 50 A found.');
+    await expect(weakest).toContainText('The largest breaker that may stay is 30 A');
+    await weakest.getByRole('button').click();
+    await expect(weakest).toContainText('rating row');
+
+    await walker.sign('Corrections required', { oneCause: true });
+    await expect(page.getByText('Seal holds')).toBeVisible();
+
+    await page.getByRole('link', { name: /^Back to/ }).click();
+    await walker.press('button', 'Visit');
+    await walker.begin();
+    const violation = page.getByTestId('violation-1');
+    await walker.record('breaker.ratingA', 30);
+    await expect(violation).toContainText('To prove again');
+    await walker.seenAgain(violation);
+    await walker.press('button', 'Corrected, seen');
+    await expect(violation).toContainText('Corrected, seen');
+    await walker.sign('Approved');
+    await expect(page.getByTestId('signed')).toHaveCount(2);
+    await expect(page.getByText('Seal holds')).toHaveCount(2);
+
+    await page.goto(`${office.address}/`);
+    await page.getByLabel('Search').fill("d'arbois approved");
+    await expect(page.getByTestId('row-12 Pippin Row')).toContainText('Approved');
+    await page.getByLabel('Search').fill('nobody of this name');
+    await expect(page.getByText('Nothing found')).toBeVisible();
+  },
+);
+
+test(
+  'the same with a reload and a dead, then restarted server in the middle: nothing is lost',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await walker.openNew('12 Pippin Row', 'Nella D’Arbois', 'Interlock on the panel');
+    await walker.goTo('breaker');
+    await walker.record('breaker.ratingA', 50);
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await walker.savedAtOffice();
+
+    await office.stop();
+    await walker.record('breaker.construction', 'tied-singles');
+    await walker.record('breaker.heldDown', 'no');
+    await expect(
+      page.getByText(/Saved on this phone; the office cannot be reached \(2 entries to send\)/).first(),
+    ).toBeVisible();
+    await page.reload();
+    await expect(walker.fact('breaker.construction').getByRole('radio', { name: 'Two singles, tied' })).toHaveAttribute(
+      'aria-checked',
+      'true',
+    );
+    await walker.record('breaker.listedForPanel', 'not-seen');
+    await walker.sign('Stop work');
+    await expect(page.getByText('Signed on this phone; sealed as soon as the office has it.')).toBeVisible();
+
+    await office.start();
+    await expect(page.getByText('Seal holds')).toBeVisible({ timeout: 30_000 });
+    await page.evaluate(async () => {
+      for (const { name } of await indexedDB.databases()) indexedDB.deleteDatabase(name!);
+    });
+    await page.reload();
+    await walker.goTo('breaker');
+    await expect(walker.fact('breaker.ratingA').getByRole('radio', { name: '50', exact: true })).toHaveAttribute(
+      'aria-checked',
+      'true',
+    );
+    await expect(walker.fact('breaker.listedForPanel').getByRole('radio', { name: 'Not seen' })).toHaveAttribute(
+      'aria-checked',
+      'true',
+    );
+  },
+);
+
+test('a wrong tap is taken back, by undo or by the same plate again', ON_PHONE, async ({ page, office }) => {
   const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
-  await walker.signIn();
-  await walker.openNew('12 Pippin Row', "Nella D’Arbois-O'Dell", 'Interlock on the panel');
-  await walker.walk(CASE_2, ['transfer.kind']);
-  info.annotations.push({ type: 'taps', description: `${walker.taps} taps from the sign-in to the findings` });
-  // A tap a fact; besides these no more than the stations, the sign-in and the opening.
-  expect(walker.taps - recordedFacts(CASE_2).length).toBeLessThanOrEqual(STATIONS.length + 5);
-  await walker.verdict('Corrections required');
-  const weakest = page.getByTestId('finding-breaker/not-above-weakest-link').filter({ visible: true }).first();
-  await expect(weakest).toContainText('30 A allowed by the source outlet, 50 A found.');
-  await expect(weakest).toContainText('The largest breaker that may stay is 30 A');
-  await weakest.getByRole('button').click();
-  await expect(weakest).toContainText('rating row');
-
-  await walker.sign('Corrections required', { oneCause: true });
-  await expect(page.getByText('Seal holds')).toBeVisible();
-
-  await page.getByRole('link', { name: /^Back to/ }).click();
-  await walker.press('button', 'Visit');
-  await walker.begin();
-  const violation = page.getByTestId('violation-1');
-  await walker.record('breaker.ratingA', 30);
-  await expect(violation).toContainText('To prove again');
-  await walker.seenAgain(violation);
-  await walker.press('button', 'Corrected, seen');
-  await expect(violation).toContainText('Corrected, seen');
-  await walker.sign('Approved');
-  await expect(page.getByTestId('signed')).toHaveCount(2);
-  await expect(page.getByText('Seal holds')).toHaveCount(2);
-
-  await page.goto(`${office.address}/`);
-  await page.getByLabel('Search').fill("d'arbois approved");
-  await expect(page.getByTestId('row-12 Pippin Row')).toContainText('Approved');
-  await page.getByLabel('Search').fill('nobody of this name');
-  await expect(page.getByText('Nothing found')).toBeVisible();
-});
-
-test('the same with a reload and a dead, then restarted server in the middle: nothing is lost', async ({
-  page,
-  office,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
-  await walker.signIn();
-  await walker.openNew('12 Pippin Row', 'Nella D’Arbois', 'Interlock on the panel');
-  await walker.goTo('breaker');
-  await walker.record('breaker.ratingA', 50);
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await walker.savedAtOffice();
-
-  await office.stop();
-  await walker.record('breaker.construction', 'tied-singles');
-  await walker.record('breaker.heldDown', 'no');
-  await expect(
-    page.getByText(/Saved on this phone; the office cannot be reached \(2 entries to send\)/).first(),
-  ).toBeVisible();
-  await page.reload();
-  await expect(walker.fact('breaker.construction').getByRole('radio', { name: 'Two singles, tied' })).toHaveAttribute(
-    'aria-checked',
-    'true',
-  );
-  await walker.record('breaker.listedForPanel', 'not-seen');
-  await walker.sign('Stop work');
-  await expect(page.getByText('Signed on this phone; sealed as soon as the office has it.')).toBeVisible();
-
-  await office.start();
-  await expect(page.getByText('Seal holds')).toBeVisible({ timeout: 30_000 });
-  await page.evaluate(async () => {
-    for (const { name } of await indexedDB.databases()) indexedDB.deleteDatabase(name!);
-  });
-  await page.reload();
-  await walker.goTo('breaker');
-  await expect(walker.fact('breaker.ratingA').getByRole('radio', { name: '50', exact: true })).toHaveAttribute(
-    'aria-checked',
-    'true',
-  );
-  await expect(walker.fact('breaker.listedForPanel').getByRole('radio', { name: 'Not seen' })).toHaveAttribute(
-    'aria-checked',
-    'true',
-  );
-});
-
-test('a wrong tap is taken back, by undo or by the same plate again', async ({ page, office }) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
   await walker.signIn();
   await walker.openNew('12 Pippin Row', 'Nella D’Arbois', 'Interlock on the panel');
   await walker.goTo('breaker');
@@ -133,67 +131,70 @@ test('a wrong tap is taken back, by undo or by the same plate again', async ({ p
   );
 });
 
-test('kinds of parts as at another house are offered first; what was seen there is not', async ({ page, office }) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
-  await walker.signIn(undefined, 'drawings');
-  await walker.press('button', 'New inspection');
-  await page.getByLabel('Property').fill('31 O’Dell Row');
-  await walker.press('button', 'Kinds of parts as at another house');
-  const houses = page.getByRole('radiogroup', { name: 'Kinds of parts as at' }).getByRole('radio');
-  const other = (await houses.first().textContent())!;
-  await houses.first().click();
-  await walker.press('button', 'Interlock on the panel');
-  const plates = page.getByTestId('plates').getByRole('button');
-  await expect(plates.first()).toHaveText(new RegExp(`as at ${other}$`));
-  await page.reload();
-  await expect(plates.first()).toHaveText(new RegExp(`as at ${other}$`));
-  await expect(page.getByText(/as at/)).toHaveCount(1);
-  await page.goto(page.url().replace('/source', '/panel'));
-  await expect(page.getByTestId('question')).toHaveText('Tape: how much room stands clear in front of it?');
-  await expect(page.getByText(/as at/)).toHaveCount(0);
-  await walker.press('button', 'How to look at it');
-  await expect(page.getByTestId('help')).toContainText('What hangs on it:');
-});
+test(
+  'kinds of parts as at another house are offered first; what was seen there is not',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn(undefined, 'drawings');
+    await walker.press('button', 'New inspection');
+    await page.getByLabel('Property').fill('31 O’Dell Row');
+    await walker.press('button', 'Kinds of parts as at another house');
+    const houses = page.getByRole('radiogroup', { name: 'Kinds of parts as at' }).getByRole('radio');
+    const other = (await houses.first().textContent())!;
+    await houses.first().click();
+    await walker.press('button', 'Interlock on the panel');
+    const plates = page.getByTestId('plates').getByRole('button');
+    await expect(plates.first()).toHaveText(new RegExp(`as at ${other}$`));
+    await page.reload();
+    await expect(plates.first()).toHaveText(new RegExp(`as at ${other}$`));
+    await expect(page.getByText(/as at/)).toHaveCount(1);
+    await page.goto(page.url().replace('/source', '/panel'));
+    await expect(page.getByTestId('question')).toHaveText('Tape: how much room stands clear in front of it?');
+    await expect(page.getByText(/as at/)).toHaveCount(0);
+    await walker.press('button', 'How to look at it');
+    await expect(page.getByTestId('help')).toContainText('What hangs on it:');
+  },
+);
 
-test('the way in which a loose plate joins both sources is played on the drawing, and back', async ({
-  page,
-  office,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
-  const loose = withFact(example('case-1-interlock-holds'), 'transfer.fit', 'loose');
-  await walker.signIn(undefined, 'drawings');
-  await walker.openNew('6 Loose Plate Lane', '', 'Interlock on the panel');
-  await walker.seed(loose, recordedFacts(loose));
-  for (const station of ['transfer', 'function']) {
-    await page.goto(page.url().replace(/[^/]+$/, station));
-    await walker.press('button', 'Show the move');
-    while ((await page.getByText('Both are closed now.').count()) === 0) await walker.press('button', 'Next move');
-    await walker.press('button', 'Back');
-    await expect(page.getByRole('button', { name: 'Next move' })).toBeVisible();
-  }
-});
+test(
+  'the way in which a loose plate joins both sources is played on the drawing, and back',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    const loose = withFact(example('case-1-interlock-holds'), 'transfer.fit', 'loose');
+    await walker.signIn(undefined, 'drawings');
+    await walker.openNew('6 Loose Plate Lane', '', 'Interlock on the panel');
+    await walker.seed(loose, recordedFacts(loose));
+    for (const station of ['transfer', 'function']) {
+      await page.goto(page.url().replace(/[^/]+$/, station));
+      await walker.press('button', 'Show the move');
+      while ((await page.getByText('Both are closed now.').count()) === 0) await walker.press('button', 'Next move');
+      await walker.press('button', 'Back');
+      await expect(page.getByRole('button', { name: 'Next move' })).toBeVisible();
+    }
+  },
+);
 
-test('the moves to try stand in the function test once it is known how the sources are kept apart', async ({
-  page,
-  office,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
-  await walker.signIn();
-  await walker.openNew('4 Bramley Cut', 'Nella D’Arbois', 'Interlock on the panel');
-  await walker.goTo('function');
-  const moves = walker.fact('function.bothWithPartMoved').getByRole('listitem');
-  await expect(page.getByText(/Which moves to try depends on how the sources are kept apart/)).toBeVisible();
-  await expect(moves).toHaveCount(0);
-  await walker.goTo('transfer');
-  await walker.record('transfer.mechanism', 'sliding-plate');
-  await walker.goTo('function');
-  await expect(page.getByText(/Which moves to try depends/)).toHaveCount(0);
-  await expect(moves.filter({ hasText: 'utility closed: lift the plate off its guides' })).toBeVisible();
-  await expect(moves).toHaveCount(4);
-});
+test(
+  'the moves to try stand in the function test once it is known how the sources are kept apart',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await walker.openNew('4 Bramley Cut', 'Nella D’Arbois', 'Interlock on the panel');
+    await walker.goTo('function');
+    const moves = walker.fact('function.bothWithPartMoved').getByRole('listitem');
+    await expect(page.getByText(/Which moves to try depends on how the sources are kept apart/)).toBeVisible();
+    await expect(moves).toHaveCount(0);
+    await walker.goTo('transfer');
+    await walker.record('transfer.mechanism', 'sliding-plate');
+    await walker.goTo('function');
+    await expect(page.getByText(/Which moves to try depends/)).toHaveCount(0);
+    await expect(moves.filter({ hasText: 'utility closed: lift the plate off its guides' })).toBeVisible();
+    await expect(moves).toHaveCount(4);
+  },
+);
 
 test('a finding is not waved through: it is taken up, or the lead says why it is none', async ({ page, office }) => {
   const walker = new Walker(page, office);
@@ -235,9 +236,8 @@ test('a finding is not waved through: it is taken up, or the lead says why it is
   await expect(signed.getByRole('img', { name: 'Drawn signature' })).toBeVisible();
 });
 
-test('a contractor walks, but cannot sign', async ({ page, office }) => {
+test('a contractor walks, but cannot sign', ON_PHONE, async ({ page, office }) => {
   const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
   await walker.signIn('Maro Tillane');
   await walker.openFromList('9 Perry Bend');
   await expect(page.getByRole('button', { name: 'Ask the office for an inspection' })).toBeVisible();
@@ -247,9 +247,8 @@ test('a contractor walks, but cannot sign', async ({ page, office }) => {
   await expect(page.getByRole('button', { name: 'Sign', exact: true })).toBeDisabled();
 });
 
-test('a fresh office makes its first account and opens its first inspection', async ({ page, empty }) => {
+test('a fresh office makes its first account and opens its first inspection', ON_PHONE, async ({ page, empty }) => {
   const walker = new Walker(page, empty);
-  test.skip(walker.wide, ANY_SIZE);
   await page.goto(`${empty.address}/`);
   await walker.press('button', 'Make the account');
   await expect(page.getByText('Give the name of the office.')).toBeVisible();
@@ -265,40 +264,39 @@ test('a fresh office makes its first account and opens its first inspection', as
   await expect(walker.station('inlet')).toHaveAccessibleName(/doesn’t apply/);
 });
 
-test('a session that ended in the middle loses nothing; who signs out leaves the phone to the next', async ({
-  page,
-  office,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
-  await walker.signIn();
-  await walker.openNew('3 Russet Bank', 'Odo O’Quill', 'Interlock on the panel');
-  await walker.savedAtOffice();
-  await walker.sessionEnds();
-  await walker.goTo('breaker');
-  await walker.record('breaker.ratingA', 30);
-  await page.getByTestId('save-line').getByText('Sign in again to send 1 entry').click();
-  await walker.press('button', /Ilse O’Harrow/);
-  await expect(page.getByRole('heading', { name: STATION_NAMES.breaker, exact: true })).toBeVisible();
-  await walker.savedAtOffice();
-  const sheet = page.url();
+test(
+  'a session that ended in the middle loses nothing; who signs out leaves the phone to the next',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await walker.openNew('3 Russet Bank', 'Odo O’Quill', 'Interlock on the panel');
+    await walker.savedAtOffice();
+    await walker.sessionEnds();
+    await walker.goTo('breaker');
+    await walker.record('breaker.ratingA', 30);
+    await page.getByTestId('save-line').getByText('Sign in again to send 1 entry').click();
+    await walker.press('button', /Ilse O’Harrow/);
+    await expect(page.getByRole('heading', { name: STATION_NAMES.breaker, exact: true })).toBeVisible();
+    await walker.savedAtOffice();
+    const sheet = page.url();
 
-  await page.goto(`${office.address}/`);
-  await page.getByTestId('menu').click();
-  await walker.press('button', 'Sign out');
-  await expect(page.getByLabel('Password')).toHaveValue('');
-  await page.goto(sheet);
-  await walker.press('button', /Joss Linnaker/);
-  await expect(page.getByRole('heading', { name: STATION_NAMES.breaker, exact: true })).toBeVisible();
-  await expect(walker.fact('breaker.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute(
-    'aria-checked',
-    'true',
-  );
-});
+    await page.goto(`${office.address}/`);
+    await page.getByTestId('menu').click();
+    await walker.press('button', 'Sign out');
+    await expect(page.getByLabel('Password')).toHaveValue('');
+    await page.goto(sheet);
+    await walker.press('button', /Joss Linnaker/);
+    await expect(page.getByRole('heading', { name: STATION_NAMES.breaker, exact: true })).toBeVisible();
+    await expect(walker.fact('breaker.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute(
+      'aria-checked',
+      'true',
+    );
+  },
+);
 
-test('an address that leads nowhere says so, and the way back is one tap', async ({ page, office }) => {
+test('an address that leads nowhere says so, and the way back is one tap', ON_PHONE, async ({ page, office }) => {
   const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
   await walker.signIn();
   await page.goto(`${office.address}/no/such/screen`);
   await expect(page.getByRole('heading', { name: 'Nothing here' })).toBeVisible();
@@ -306,8 +304,7 @@ test('an address that leads nowhere says so, and the way back is one tap', async
   await expect(page.getByRole('button', { name: 'New inspection' })).toBeVisible();
 });
 
-test('a wrong password gets a sentence', async ({ page, office }) => {
-  test.skip(new Walker(page, office).wide, ANY_SIZE);
+test('a wrong password gets a sentence', ON_PHONE, async ({ page, office }) => {
   await page.goto(`${office.address}/`);
   await page.getByLabel('Sign-in name').fill('ilse');
   await page.getByLabel('Password').fill('not this one');
@@ -320,55 +317,59 @@ test('a wrong password gets a sentence', async ({ page, office }) => {
   await expect(page.getByRole('alert')).toHaveText(/do not belong together/);
 });
 
-test('a decision on what another has changed meanwhile is not sealed, and says what was changed', async ({
-  page,
-  office,
-  playwright,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
-  await walker.signIn();
-  const house = '0dd0a7c4-1f5e-4b7a-9c00-000000000002';
-  await page.goto(`${office.address}/inspection/${house}/decide`);
-  await page.getByRole('radio', { name: 'Corrections required', exact: true }).click();
-  await page.getByRole('radio', { name: /^in 14 days/ }).click();
+test(
+  'a decision on what another has changed meanwhile is not sealed, and says what was changed',
+  ON_PHONE,
+  async ({ page, office, playwright }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    const house = '0dd0a7c4-1f5e-4b7a-9c00-000000000002';
+    await page.goto(`${office.address}/inspection/${house}/decide`);
+    await page.getByRole('radio', { name: 'Corrections required', exact: true }).click();
+    await page.getByRole('radio', { name: /^in 14 days/ }).click();
 
-  const joss = await playwright.request.newContext({ baseURL: office.address });
-  const signedIn = await joss.post('/api/session', { data: { login: 'joss', password: 'windfall orchard' } });
-  const { csrfToken, account } = (await signedIn.json()) as { csrfToken: string; account: { id: string } };
-  const change = {
-    id: randomUUID(),
-    inspection: house,
-    at: new Date().toISOString(),
-    type: 'facts',
-    facts: [{ path: 'breaker.ratingA', value: 100, how: 'touched' }],
-  };
-  const headers = { 'x-csrf-token': csrfToken, 'x-account': account.id };
-  expect((await joss.post('/api/changes', { data: { changes: [change] }, headers })).ok()).toBe(true);
-  await joss.dispose();
+    const joss = await playwright.request.newContext({ baseURL: office.address });
+    const signedIn = await joss.post('/api/session', { data: { login: 'joss', password: 'windfall orchard' } });
+    const { csrfToken, account } = (await signedIn.json()) as { csrfToken: string; account: { id: string } };
+    const change = {
+      id: randomUUID(),
+      inspection: house,
+      at: new Date().toISOString(),
+      type: 'facts',
+      facts: [{ path: 'breaker.ratingA', value: 100, how: 'touched' }],
+    };
+    const headers = { 'x-csrf-token': csrfToken, 'x-account': account.id };
+    expect((await joss.post('/api/changes', { data: { changes: [change] }, headers })).ok()).toBe(true);
+    await joss.dispose();
 
-  await page.getByRole('button', { name: 'Sign: corrections required' }).click();
-  await expect(page.getByRole('alert')).toContainText('Nothing was signed, for others have recorded since you looked');
-  await expect(page.getByRole('alert')).toContainText('Breaker rating: 100 A (Joss Linnaker)');
-  await page.getByRole('alert').click();
-  await walker.sign('Corrections required');
-  await expect(page.getByText('Seal holds')).toHaveCount(2);
-});
+    await page.getByRole('button', { name: 'Sign: corrections required' }).click();
+    await expect(page.getByRole('alert')).toContainText(
+      'Nothing was signed, for others have recorded since you looked',
+    );
+    await expect(page.getByRole('alert')).toContainText('Breaker rating: 100 A (Joss Linnaker)');
+    await page.getByRole('alert').click();
+    await walker.sign('Corrections required');
+    await expect(page.getByText('Seal holds')).toHaveCount(2);
+  },
+);
 
-test('a head that is wrong is corrected with a reason; what was signed keeps its own', async ({ page, office }) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, ANY_SIZE);
-  await walker.signIn();
-  await page.goto(`${office.address}/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000005`);
-  await page.getByRole('button', { name: 'Correct', exact: true }).click();
-  await page.getByLabel('Owner').fill('Orsolo D’Vint');
-  await page.getByRole('button', { name: 'Correct it' }).click();
-  await expect(page.getByText('Say why it is corrected')).toBeVisible();
-  await page.getByLabel('Why it is corrected').fill('The deed names her so.');
-  await page.getByRole('button', { name: 'Correct it' }).click();
-  await expect(page.getByText('Orsolo D’Vint')).toBeVisible();
-  await expect(page.getByText('Approved with conditions')).toBeVisible(); // it begins no reinspection
-  await walker.savedAtOffice();
-  await page.getByRole('button', { name: 'Record', exact: true }).click();
-  await expect(page.getByText('Seal holds')).toBeVisible();
-});
+test(
+  'a head that is wrong is corrected with a reason; what was signed keeps its own',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await page.goto(`${office.address}/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000005`);
+    await page.getByRole('button', { name: 'Correct', exact: true }).click();
+    await page.getByLabel('Owner').fill('Orsolo D’Vint');
+    await page.getByRole('button', { name: 'Correct it' }).click();
+    await expect(page.getByText('Say why it is corrected')).toBeVisible();
+    await page.getByLabel('Why it is corrected').fill('The deed names her so.');
+    await page.getByRole('button', { name: 'Correct it' }).click();
+    await expect(page.getByText('Orsolo D’Vint')).toBeVisible();
+    await expect(page.getByText('Approved with conditions')).toBeVisible(); // it begins no reinspection
+    await walker.savedAtOffice();
+    await page.getByRole('button', { name: 'Record', exact: true }).click();
+    await expect(page.getByText('Seal holds')).toBeVisible();
+  },
+);

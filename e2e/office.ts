@@ -1,21 +1,45 @@
 import { test as base, expect } from '@playwright/test';
 import { Office } from './server';
 
-/** Each test has an office of its own, with the demo loaded; `empty` has none. The demo is loaded once a worker (`model`), then copied. */
-export const test = base.extend<{ office: Office; empty: Office }, { model: Office }>({
-  model: [
+/** Offices like a model, one of them always opened ahead: a test does not wait for its server to start, nor for that of another to end. */
+class Offices {
+  private ahead: Promise<Office> | undefined;
+  private readonly closing: Promise<void>[] = [];
+  constructor(private readonly model: Office) {}
+
+  take(): Promise<Office> {
+    const one = this.ahead ?? Office.open(true, this.model);
+    this.ahead = Office.open(true, this.model);
+    return one;
+  }
+
+  close(office: Office): void {
+    this.closing.push(office.close());
+  }
+
+  async end(): Promise<void> {
+    if (this.ahead) this.close(await this.ahead);
+    await Promise.all(this.closing);
+    await this.model.close();
+  }
+}
+
+/** Each test has an office of its own, with the demo loaded; `empty` has none. The demo is loaded once a worker, then copied. */
+export const test = base.extend<{ office: Office; empty: Office }, { offices: Offices }>({
+  offices: [
     async ({}, use) => {
       const model = await Office.open(true);
       await model.stop();
-      await use(model);
-      await model.close();
+      const offices = new Offices(model);
+      await use(offices);
+      await offices.end();
     },
     { scope: 'worker', timeout: 180_000 },
   ],
-  office: async ({ model }, use) => {
-    const office = await Office.open(true, model);
+  office: async ({ offices }, use) => {
+    const office = await offices.take();
     await use(office);
-    await office.close();
+    offices.close(office);
   },
   empty: async ({}, use) => {
     const office = await Office.open(false);
@@ -23,4 +47,9 @@ export const test = base.extend<{ office: Office; empty: Office }, { model: Offi
     await office.close();
   },
 });
+
+/** What is the same on any size is walked on the phone alone; what only a wide screen has, there. A test that is skipped would still have its office opened. */
+export const ON_PHONE = { tag: '@phone' };
+export const ON_WIDE = { tag: '@wide' };
+
 export { expect };

@@ -1,57 +1,55 @@
-import { expect, test } from './office';
+import { ON_PHONE, expect, test } from './office';
 import { Walker } from './walk';
 
-test('from the invitation to the first signed inspection; switched off in the middle of a walk, what was entered is kept, and said', async ({
-  page,
-  office,
-  browser,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, 'the same on any size');
-  await walker.signIn();
-  await page.getByTestId('menu').click();
-  await walker.press('button', 'People');
-  await page.getByLabel('Whom').fill("Odo D'Ambrose");
-  await walker.press('button', 'Make the link');
-  const link = /https?:\S+\/join#\S+/.exec(await page.getByTestId('link').innerText())![0];
+test(
+  'from the invitation to the first signed inspection; switched off in the middle of a walk, what was entered is kept, and said',
+  ON_PHONE,
+  async ({ page, office, browser }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await page.getByTestId('menu').click();
+    await walker.press('button', 'People');
+    await page.getByLabel('Whom').fill("Odo D'Ambrose");
+    await walker.press('button', 'Make the link');
+    const link = /https?:\S+\/join#\S+/.exec(await page.getByTestId('link').innerText())![0];
 
-  const other = await browser.newContext({ viewport: page.viewportSize() });
-  const his = await other.newPage();
-  const odo = new Walker(his, office);
-  await odo.bySheets();
-  await his.goto(link);
-  await odo.press('button', 'Come in');
-  await expect(his.getByText('Give your name.')).toBeVisible();
-  await odo.join("Odo D'Ambrose", 'odo');
-  await expect(his.getByRole('button', { name: 'New inspection' })).toBeVisible();
-  await odo.openNew('5 Cellar Row', 'Una O’Quill', 'Interlock on the panel');
-  await odo.goTo('breaker');
-  await odo.record('breaker.ratingA', 50);
-  await odo.sign('Corrections required');
-  await expect(his.getByTestId('signed')).toContainText("Odo D'Ambrose");
-  await expect(his.getByText('Seal holds')).toBeVisible();
+    const other = await browser.newContext({ viewport: page.viewportSize() });
+    const his = await other.newPage();
+    const odo = new Walker(his, office);
+    await odo.bySheets();
+    await his.goto(link);
+    await odo.press('button', 'Come in');
+    await expect(his.getByText('Give your name.')).toBeVisible();
+    await odo.join("Odo D'Ambrose", 'odo');
+    await expect(his.getByRole('button', { name: 'New inspection' })).toBeVisible();
+    await odo.openNew('5 Cellar Row', 'Una O’Quill', 'Interlock on the panel');
+    await odo.goTo('breaker');
+    await odo.record('breaker.ratingA', 50);
+    await odo.sign('Corrections required');
+    await expect(his.getByTestId('signed')).toContainText("Odo D'Ambrose");
+    await expect(his.getByText('Seal holds')).toBeVisible();
 
-  await page.reload();
-  const person = page.getByTestId('person-odo');
-  await expect(person).toContainText('Inspector');
-  await person.getByRole('button', { name: 'Change' }).click();
-  await person.getByRole('button', { name: 'Switch off' }).click();
-  await expect(person).toContainText('switched off');
+    await page.reload();
+    const person = page.getByTestId('person-odo');
+    await expect(person).toContainText('Inspector');
+    await person.getByRole('button', { name: 'Change' }).click();
+    await person.getByRole('button', { name: 'Switch off' }).click();
+    await expect(person).toContainText('switched off');
 
-  await odo.goTo('inlet');
-  await odo.record('inlet.ratingA', 30);
-  await expect(his.getByTestId('save-line').getByText('Sign in again to send 1 entry')).toBeVisible();
-  await his.reload();
-  await expect(odo.fact('inlet.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute(
-    'aria-checked',
-    'true',
-  );
-  await other.close();
-});
+    await odo.goTo('inlet');
+    await odo.record('inlet.ratingA', 30);
+    await expect(his.getByTestId('save-line').getByText('Sign in again to send 1 entry')).toBeVisible();
+    await his.reload();
+    await expect(odo.fact('inlet.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute(
+      'aria-checked',
+      'true',
+    );
+    await other.close();
+  },
+);
 
-test('another password ends the session elsewhere', async ({ page, empty, browser }) => {
+test('another password ends the session elsewhere', ON_PHONE, async ({ page, empty, browser }) => {
   const walker = new Walker(page, empty);
-  test.skip(walker.wide, 'the same on any size');
   await page.goto(`${empty.address}/`);
   await page.getByLabel('Office', { exact: true }).fill('Scion Hollow Office');
   await walker.press('radio', '2017');
@@ -115,124 +113,121 @@ test('a house that was finished long ago is let go of by the phone, and found at
   await expect(row).toBeVisible(); // it is at hand again
 });
 
-test('what the lead adopts says first what it would change, is asked on the walk, and stands in what is signed', async ({
-  page,
-  office,
-  browser,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, 'the same on any size');
-  await walker.signIn();
-  await page.getByTestId('menu').click();
-  await walker.press('button', 'Rules of the office');
-  await page.getByLabel('Find a rule').fill('lockable');
-  await page.getByRole('button', { name: /The lid of the inlet can be locked/ }).click();
-  const amended = page.getByTestId('amended-inlet/lockable');
-  await amended.getByRole('radio', { name: 'Not asked here' }).click();
-  await expect(page.getByRole('alert')).toContainText('say why the office changes it');
-  await amended.getByLabel('Why the office changes it').fill('The lids here are screwed shut.');
-  await walker.press('button', 'Another item');
-  await page.getByLabel('What is asked').fill('Is the permit posted?');
-  await page.getByLabel('Ordinance or section').fill('Township Ordinance 7-1');
-  const change = page.getByTestId('would-change');
-  await expect(change).toContainText('not asked → unproven: is the permit posted');
-  await expect(change).toContainText('not-applicable: The lid of the inlet can be locked.');
-  await page.getByLabel('Why these rules are adopted').fill('So decided by the township board.');
-  await walker.press('radio', 'For open ones too');
-  await walker.press('button', 'Adopt as version 1');
-  await expect(page.getByRole('status')).toContainText('Version 1 is adopted');
+test(
+  'what the lead adopts says first what it would change, is asked on the walk, and stands in what is signed',
+  ON_PHONE,
+  async ({ page, office, browser }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await page.getByTestId('menu').click();
+    await walker.press('button', 'Rules of the office');
+    await page.getByLabel('Find a rule').fill('lockable');
+    await page.getByRole('button', { name: /The lid of the inlet can be locked/ }).click();
+    const amended = page.getByTestId('amended-inlet/lockable');
+    await amended.getByRole('radio', { name: 'Not asked here' }).click();
+    await expect(page.getByRole('alert')).toContainText('say why the office changes it');
+    await amended.getByLabel('Why the office changes it').fill('The lids here are screwed shut.');
+    await walker.press('button', 'Another item');
+    await page.getByLabel('What is asked').fill('Is the permit posted?');
+    await page.getByLabel('Ordinance or section').fill('Township Ordinance 7-1');
+    const change = page.getByTestId('would-change');
+    await expect(change).toContainText('not asked → unproven: is the permit posted');
+    await expect(change).toContainText('not-applicable: The lid of the inlet can be locked.');
+    await page.getByLabel('Why these rules are adopted').fill('So decided by the township board.');
+    await walker.press('radio', 'For open ones too');
+    await walker.press('button', 'Adopt as version 1');
+    await expect(page.getByRole('status')).toContainText('Version 1 is adopted');
 
-  const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
-  const his = await other.newPage();
-  const joss = new Walker(his, office);
-  await joss.signIn('Joss Linnaker');
-  await joss.openNew('6 Rule Row', 'Una O’Quill', 'Interlock on the panel');
-  await joss.goTo('panel');
-  const own = his.getByRole('group', { name: 'The office’s own items' });
-  await own.getByRole('radio', { name: 'No', exact: true }).click();
-  await joss.sign('Corrections required');
-  await expect(his.getByText('Seal holds')).toBeVisible();
-  await expect(his.getByText('No: Is the permit posted?').first()).toBeVisible();
-  await other.close();
-});
+    const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
+    const his = await other.newPage();
+    const joss = new Walker(his, office);
+    await joss.signIn('Joss Linnaker');
+    await joss.openNew('6 Rule Row', 'Una O’Quill', 'Interlock on the panel');
+    await joss.goTo('panel');
+    const own = his.getByRole('group', { name: 'The office’s own items' });
+    await own.getByRole('radio', { name: 'No', exact: true }).click();
+    await joss.sign('Corrections required');
+    await expect(his.getByText('Seal holds')).toBeVisible();
+    await expect(his.getByText('No: Is the permit posted?').first()).toBeVisible();
+    await other.close();
+  },
+);
 
-test('two phones apart record a fact differently: after a restart of the office both stand, until one chooses', async ({
-  page,
-  office,
-  browser,
-}) => {
-  const ilse = new Walker(page, office);
-  test.skip(ilse.wide, 'the same on any size');
-  const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
-  const his = await other.newPage();
-  const joss = new Walker(his, office);
-  for (const [one, name] of [[ilse, 'Ilse O’Harrow'], [joss, 'Joss Linnaker']] as const) {
+test(
+  'two phones apart record a fact differently: after a restart of the office both stand, until one chooses',
+  ON_PHONE,
+  async ({ page, office, browser }) => {
+    const ilse = new Walker(page, office);
+    const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
+    const his = await other.newPage();
+    const joss = new Walker(his, office);
+    for (const [one, name] of [[ilse, 'Ilse O’Harrow'], [joss, 'Joss Linnaker']] as const) {
     await one.signIn(name);
     await one.openFromList('17 Graftwood Lane');
     await one.goTo('inlet');
     await one.savedAtOffice();
   } // prettier-ignore
-  await other.setOffline(true);
-  await joss.record('inlet.ratingA', 50);
-  await joss.record('inlet.enclosure', '3');
-  await ilse.record('inlet.ratingA', 20);
-  await ilse.savedAtOffice();
-  await office.stop();
-  await other.setOffline(false);
-  await expect(his.getByTestId('save-line').filter({ visible: true }).first()).toContainText('2 entries to send');
-  await office.start();
-  await joss.savedAtOffice();
+    await other.setOffline(true);
+    await joss.record('inlet.ratingA', 50);
+    await joss.record('inlet.enclosure', '3');
+    await ilse.record('inlet.ratingA', 20);
+    await ilse.savedAtOffice();
+    await office.stop();
+    await other.setOffline(false);
+    await expect(his.getByTestId('save-line').filter({ visible: true }).first()).toContainText('2 entries to send');
+    await office.start();
+    await joss.savedAtOffice();
 
-  const differs = his.getByTestId('differing').filter({ visible: true });
-  await expect(differs).toContainText('20 A: Ilse O’Harrow');
-  await expect(differs).toContainText('50 A: Joss Linnaker');
-  await page.reload();
-  await expect(page.getByTestId('differing').filter({ visible: true })).toContainText('50 A: Joss Linnaker');
-  await ilse.press('button', /^50 A: Joss Linnaker/);
-  await expect(page.getByTestId('differing')).toBeHidden();
-  await ilse.savedAtOffice();
-  await his.reload();
-  await expect(his.getByTestId('fact-inlet.ratingA').getByRole('radio', { name: '50', exact: true })).toHaveAttribute('aria-checked', 'true'); // prettier-ignore
-  await expect(his.getByTestId('differing')).toBeHidden();
-  await other.close();
-});
+    const differs = his.getByTestId('differing').filter({ visible: true });
+    await expect(differs).toContainText('20 A: Ilse O’Harrow');
+    await expect(differs).toContainText('50 A: Joss Linnaker');
+    await page.reload();
+    await expect(page.getByTestId('differing').filter({ visible: true })).toContainText('50 A: Joss Linnaker');
+    await ilse.press('button', /^50 A: Joss Linnaker/);
+    await expect(page.getByTestId('differing')).toBeHidden();
+    await ilse.savedAtOffice();
+    await his.reload();
+    await expect(his.getByTestId('fact-inlet.ratingA').getByRole('radio', { name: '50', exact: true })).toHaveAttribute('aria-checked', 'true'); // prettier-ignore
+    await expect(his.getByTestId('differing')).toBeHidden();
+    await other.close();
+  },
+);
 
-test('from a contractor’s self-check to a request: the office finds for itself, and claimed stands beside found', async ({
-  page,
-  office,
-  browser,
-}) => {
-  const maro = new Walker(page, office);
-  test.skip(maro.wide, 'the same on any size');
-  await maro.signIn('Maro Tillane');
-  await maro.openNew('12 Self-check Row', 'Una O’Quill', 'Interlock on the panel');
-  await maro.goTo('breaker');
-  await maro.record('breaker.ratingA', 30);
-  await maro.goTo('breaker'); // by the path
-  await page.goto(page.url().replace('/breaker', ''));
-  await maro.press('button', 'Ask the office for an inspection');
-  await maro.press('button', 'Hand it over');
-  await expect(page.getByText('You asked the office for an inspection')).toBeVisible();
-  await maro.savedAtOffice();
+test(
+  'from a contractor’s self-check to a request: the office finds for itself, and claimed stands beside found',
+  ON_PHONE,
+  async ({ page, office, browser }) => {
+    const maro = new Walker(page, office);
+    await maro.signIn('Maro Tillane');
+    await maro.openNew('12 Self-check Row', 'Una O’Quill', 'Interlock on the panel');
+    await maro.goTo('breaker');
+    await maro.record('breaker.ratingA', 30);
+    await maro.goTo('breaker'); // by the path
+    await page.goto(page.url().replace('/breaker', ''));
+    await maro.press('button', 'Ask the office for an inspection');
+    await maro.press('button', 'Hand it over');
+    await expect(page.getByText('You asked the office for an inspection')).toBeVisible();
+    await maro.savedAtOffice();
 
-  const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
-  const his = await other.newPage();
-  const joss = new Walker(his, office);
-  await joss.signIn('Joss Linnaker');
-  await his.goto(`${office.address}/morning`);
-  await his.getByTestId('concern-requests').getByText('12 Self-check Row').click();
-  await expect(his.getByText('Inspection requested')).toBeVisible();
-  await joss.goTo('transfer');
-  await joss.record('transfer.kind', 'retrofit-interlock');
-  await joss.goTo('breaker');
-  await joss.record('breaker.ratingA', 50);
-  await expect(his.getByTestId('claimed').filter({ visible: true })).toContainText('30 A');
-  await joss.sign('Corrections required');
-  await expect(his.getByText('Seal holds')).toBeVisible();
+    const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
+    const his = await other.newPage();
+    const joss = new Walker(his, office);
+    await joss.signIn('Joss Linnaker');
+    await his.goto(`${office.address}/morning`);
+    await his.getByTestId('concern-requests').getByText('12 Self-check Row').click();
+    await expect(his.getByText('Inspection requested')).toBeVisible();
+    await joss.goTo('transfer');
+    await joss.record('transfer.kind', 'retrofit-interlock');
+    await joss.goTo('breaker');
+    await joss.record('breaker.ratingA', 50);
+    await expect(his.getByTestId('claimed').filter({ visible: true })).toContainText('30 A');
+    await joss.sign('Corrections required');
+    await expect(his.getByText('Seal holds')).toBeVisible();
 
-  await page.reload();
-  await expect(page.getByText('Corrections required').first()).toBeVisible();
-  await page.goto(`${page.url()}/findings`);
-  await expect(page.getByTestId('claimed')).toContainText(/Breaker rating\s*30 A\s*50 A/);
-  await other.close();
-});
+    await page.reload();
+    await expect(page.getByText('Corrections required').first()).toBeVisible();
+    await page.goto(`${page.url()}/findings`);
+    await expect(page.getByTestId('claimed')).toContainText(/Breaker rating\s*30 A\s*50 A/);
+    await other.close();
+  },
+);

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { ON_PHONE, ON_WIDE } from './office';
 
 const launchOptions = {
   executablePath: process.env.CHROMIUM,
@@ -16,13 +17,21 @@ const launchOptions = {
 export default defineConfig({
   testDir: '.',
   outputDir: '../.data/e2e',
-  timeout: 120_000,
+  timeout: 180_000,
   expect: { timeout: 20_000 },
-  workers: 2,
+  workers: 3, // of two cores each is idle a third of the time
   fullyParallel: true,
   reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
   projects: [
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, launchOptions } },
-    { name: 'wide', use: { viewport: { width: 1280, height: 800 }, launchOptions }, testIgnore: /worked-cases/ },
+    {
+      name: 'phone',
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true, launchOptions },
+      grepInvert: new RegExp(ON_WIDE.tag),
+    },
+    {
+      name: 'wide',
+      use: { viewport: { width: 1280, height: 800 }, launchOptions },
+      grepInvert: new RegExp(ON_PHONE.tag),
+    },
   ],
 });

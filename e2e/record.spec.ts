@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { strFromU8, unzipSync } from 'fflate';
 import type { JWK } from 'jose';
 import { verifyKept, type KeptRecord } from '../server/ledger/verify';
-import { expect, test } from './office';
+import { ON_PHONE, expect, test } from './office';
 import { Walker } from './walk';
 
 const HOUSE = (n: number) => `0dd0a7c4-1f5e-4b7a-9c00-${String(n).padStart(12, '0')}`;
@@ -49,187 +49,189 @@ test('a reinspection by another inspector asks for what is open alone; one is co
   await expect(page.getByTestId('row-12 Orchard Loop')).toContainText(walker.wide ? 'Approved with conditions' : 'condition due'); // prettier-ignore
 });
 
-test('an order stays in force, on the list and at the house, whatever is recorded; the lead lifts it once its violations are settled', async ({
-  page,
-  office,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, 'the same on any size');
-  await walker.signIn();
-  const row = page.getByTestId('row-30 Ladder Lane');
-  await expect(row).toContainText('Do not use: order in force');
-  const headers = await walker.inItsName();
-  const changes = Array.from({ length: 30 }, (_, i) => ({
-    id: randomUUID(),
-    inspection: HOUSE(12),
-    at: new Date().toISOString(),
-    type: 'facts',
-    facts: [{ path: 'source.runningW', value: 5000 + i, how: 'touched' }],
-  }));
-  expect((await page.request.post(`${office.address}/api/changes`, { data: { changes }, headers })).ok()).toBe(true);
-  await page.reload();
-  await expect(row).toContainText('Do not use: order in force');
-  await row.click();
-  await expect(page.getByTestId('order-in-force')).toContainText('DO NOT USE');
-  const house = page.url();
-  await walker.press('button', 'Record');
-  await walker.press('button', 'Order');
-  await expect(page.getByTestId('paper')).toContainText('DO NOT REMOVE');
-  await expect(page.getByTestId('paper')).not.toContainText('Owner');
-  const saved = page.waitForEvent('download');
-  await walker.press('button', 'Save as PDF');
-  const pdf = await readFile(await (await saved).path());
-  expect([pdf.subarray(0, 5).toString(), pdf.length > 10_000]).toEqual(['%PDF-', true]);
-  await page.goto(house);
-  await walker.press('button', 'Lift the order');
-  await page.getByLabel('Why the order is lifted').fill('The outlet is gone.');
-  await page.getByRole('button', { name: 'Lift the order' }).click();
-  await expect(page.getByRole('alert').first()).toContainText('The order rests on violation 1, 2, 3, 4');
-  await page.getByRole('button', { name: 'Leave it' }).click();
-  const waiting = page.getByTestId(/^violation-/).filter({ hasText: /^\d+\s+Open/ });
-  for (let left = await waiting.count(); left > 0; left--) {
-    const one = waiting.first();
-    await one.getByRole('button').first().click();
-    await one.getByRole('button', { name: 'Taken away' }).click();
-    await one.getByLabel(/^What is gone/).fill('Outlet, cord and breaker are gone; seen disconnected.');
-    await one.getByRole('button', { name: 'It is taken away' }).click();
-    await expect(waiting).toHaveCount(left - 1);
-  }
-  await walker.press('button', 'Lift the order');
-  await page.getByLabel('Why the order is lifted').fill('Nothing is left that could feed the house.');
-  await page.getByRole('button', { name: 'Lift the order' }).click();
-  await expect(page.getByTestId('order-in-force')).toHaveCount(0);
-  await walker.savedAtOffice();
-  await page.goto(`${office.address}/`);
-  await expect(row).not.toContainText('order in force');
-});
+test(
+  'an order stays in force, on the list and at the house, whatever is recorded; the lead lifts it once its violations are settled',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    const row = page.getByTestId('row-30 Ladder Lane');
+    await expect(row).toContainText('Do not use: order in force');
+    const headers = await walker.inItsName();
+    const changes = Array.from({ length: 30 }, (_, i) => ({
+      id: randomUUID(),
+      inspection: HOUSE(12),
+      at: new Date().toISOString(),
+      type: 'facts',
+      facts: [{ path: 'source.runningW', value: 5000 + i, how: 'touched' }],
+    }));
+    expect((await page.request.post(`${office.address}/api/changes`, { data: { changes }, headers })).ok()).toBe(true);
+    await page.reload();
+    await expect(row).toContainText('Do not use: order in force');
+    await row.click();
+    await expect(page.getByTestId('order-in-force')).toContainText('DO NOT USE');
+    const house = page.url();
+    await walker.press('button', 'Record');
+    await walker.press('button', 'Order');
+    await expect(page.getByTestId('paper')).toContainText('DO NOT REMOVE');
+    await expect(page.getByTestId('paper')).not.toContainText('Owner');
+    const saved = page.waitForEvent('download');
+    await walker.press('button', 'Save as PDF');
+    const pdf = await readFile(await (await saved).path());
+    expect([pdf.subarray(0, 5).toString(), pdf.length > 10_000]).toEqual(['%PDF-', true]);
+    await page.goto(house);
+    await walker.press('button', 'Lift the order');
+    await page.getByLabel('Why the order is lifted').fill('The outlet is gone.');
+    await page.getByRole('button', { name: 'Lift the order' }).click();
+    await expect(page.getByRole('alert').first()).toContainText('The order rests on violation 1, 2, 3, 4');
+    await page.getByRole('button', { name: 'Leave it' }).click();
+    const waiting = page.getByTestId(/^violation-/).filter({ hasText: /^\d+\s+Open/ });
+    for (let left = await waiting.count(); left > 0; left--) {
+      const one = waiting.first();
+      await one.getByRole('button').first().click();
+      await one.getByRole('button', { name: 'Taken away' }).click();
+      await one.getByLabel(/^What is gone/).fill('Outlet, cord and breaker are gone; seen disconnected.');
+      await one.getByRole('button', { name: 'It is taken away' }).click();
+      await expect(waiting).toHaveCount(left - 1);
+    }
+    await walker.press('button', 'Lift the order');
+    await page.getByLabel('Why the order is lifted').fill('Nothing is left that could feed the house.');
+    await page.getByRole('button', { name: 'Lift the order' }).click();
+    await expect(page.getByTestId('order-in-force')).toHaveCount(0);
+    await walker.savedAtOffice();
+    await page.goto(`${office.address}/`);
+    await expect(row).not.toContainText('order in force');
+  },
+);
 
-test('nobody there is written down in two touches; the contractor says what he has corrected, the inspector that it is not', async ({
-  page,
-  office,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, 'the same on any size');
-  await walker.signIn('Joss Linnaker');
-  await walker.openFromList('8 Pippin Row');
-  await walker.press('button', 'Nobody there');
-  await walker.press('button', 'Rang and knocked');
-  await expect(page.getByText('Rang and knocked')).toBeVisible();
-  await walker.begin('The contractor');
-  await walker.press('button', 'Not corrected');
-  await walker.press('button', 'Nothing was done');
-  await expect(page.getByTestId('violation-1')).toContainText('Looked at in vain once so far.');
-  await walker.sign('Corrections required');
-  await expect(page.getByText('Seal holds')).toHaveCount(2);
-  await page.goto(`${office.address}/`);
-  await page.getByTestId('menu').click();
-  await walker.press('button', 'Sign out');
+test(
+  'nobody there is written down in two touches; the contractor says what he has corrected, the inspector that it is not',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn('Joss Linnaker');
+    await walker.openFromList('8 Pippin Row');
+    await walker.press('button', 'Nobody there');
+    await walker.press('button', 'Rang and knocked');
+    await expect(page.getByText('Rang and knocked')).toBeVisible();
+    await walker.begin('The contractor');
+    await walker.press('button', 'Not corrected');
+    await walker.press('button', 'Nothing was done');
+    await expect(page.getByTestId('violation-1')).toContainText('Looked at in vain once so far.');
+    await walker.sign('Corrections required');
+    await expect(page.getByText('Seal holds')).toHaveCount(2);
+    await page.goto(`${office.address}/`);
+    await page.getByTestId('menu').click();
+    await walker.press('button', 'Sign out');
 
-  await walker.press('button', /Maro Tillane/);
-  await walker.openFromList('8 Pippin Row');
-  await expect(page.getByRole('button', { name: 'Begin the visit' })).toHaveCount(0);
-  await walker.press('button', 'It is corrected');
-  await page.getByLabel('What was done').fill('30 A now; the wrong one was left in the other panel.');
-  await walker.press('button', 'Say that it is corrected');
-  await expect(page.getByTestId('violation-1')).toContainText('Said to be corrected');
-  await walker.savedAtOffice();
-  await page.goto(`${office.address}/`);
-  await expect(page.getByTestId('row-8 Pippin Row')).toContainText('1 said to be corrected');
-});
+    await walker.press('button', /Maro Tillane/);
+    await walker.openFromList('8 Pippin Row');
+    await expect(page.getByRole('button', { name: 'Begin the visit' })).toHaveCount(0);
+    await walker.press('button', 'It is corrected');
+    await page.getByLabel('What was done').fill('30 A now; the wrong one was left in the other panel.');
+    await walker.press('button', 'Say that it is corrected');
+    await expect(page.getByTestId('violation-1')).toContainText('Said to be corrected');
+    await walker.savedAtOffice();
+    await page.goto(`${office.address}/`);
+    await expect(page.getByTestId('row-8 Pippin Row')).toContainText('1 said to be corrected');
+  },
+);
 
-test('a rough-in passes for its stations without ninety reasons, and approves nothing', async ({ page, office }) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, 'the same on any size');
-  await walker.signIn();
-  await walker.openNew('7 Cellar Row', 'Odo O’Quill', 'None: extension cords only');
-  await page.goto(page.url().replace(/[^/]+$/, 'decide'));
-  await walker.press('radio', 'Passed for these stations');
-  for (const one of await page.getByRole('group', { name: 'Stations' }).getByRole('radio').all())
-    if ((await one.getAttribute('aria-label')) !== 'Inlet') await one.click();
-  await walker.press('button', 'Sign: passed for these stations');
-  await expect(page.getByRole('alert').first()).toContainText('why the other stations were not looked at');
-  await walker.press('radio', 'Rough-in; the rest is not built yet.');
-  await walker.press('button', 'Sign: passed for these stations');
-  await expect(page.getByTestId('signed')).toContainText('For Inlet.');
-  await expect(page.getByText('Seal holds')).toBeVisible();
-});
+test(
+  'a rough-in passes for its stations without ninety reasons, and approves nothing',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await walker.openNew('7 Cellar Row', 'Odo O’Quill', 'None: extension cords only');
+    await page.goto(page.url().replace(/[^/]+$/, 'decide'));
+    await walker.press('radio', 'Passed for these stations');
+    for (const one of await page.getByRole('group', { name: 'Stations' }).getByRole('radio').all())
+      if ((await one.getAttribute('aria-label')) !== 'Inlet') await one.click();
+    await walker.press('button', 'Sign: passed for these stations');
+    await expect(page.getByRole('alert').first()).toContainText('why the other stations were not looked at');
+    await walker.press('radio', 'Rough-in; the rest is not built yet.');
+    await walker.press('button', 'Sign: passed for these stations');
+    await expect(page.getByTestId('signed')).toContainText('For Inlet.');
+    await expect(page.getByText('Seal holds')).toBeVisible();
+  },
+);
 
-test('the morning leads to what waits; a record that was saved whole is verified by hand, and one changed word is named', async ({
-  page,
-  office,
-}) => {
-  const walker = new Walker(page, office);
-  test.skip(walker.wide, 'the same on any size');
-  await walker.signIn();
-  await page.getByTestId('menu').click();
-  await walker.press('button', 'Morning');
-  await expect(page.getByTestId('concern-orders')).toContainText('30 Ladder Lane');
-  const csv = page.waitForEvent('download');
-  await walker.press('button', 'Violations, as CSV');
-  expect(await readFile(await (await csv).path(), 'utf8')).toContain('12 Orchard Loop');
-  const days = page.waitForEvent('download');
-  await walker.press('button', 'Due days, for a calendar');
-  expect(await readFile(await (await days).path(), 'utf8')).toMatch(/BEGIN:VEVENT[^]*SUMMARY:Visit: 8 Pippin Row/);
-  await page.getByTestId('concern-late').getByRole('link').first().click();
-  await expect(page.getByText('Before the bell')).toBeVisible();
+test(
+  'the morning leads to what waits; a record that was saved whole is verified by hand, and one changed word is named',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await page.getByTestId('menu').click();
+    await walker.press('button', 'Morning');
+    await expect(page.getByTestId('concern-orders')).toContainText('30 Ladder Lane');
+    const csv = page.waitForEvent('download');
+    await walker.press('button', 'Violations, as CSV');
+    expect(await readFile(await (await csv).path(), 'utf8')).toContain('12 Orchard Loop');
+    const days = page.waitForEvent('download');
+    await walker.press('button', 'Due days, for a calendar');
+    expect(await readFile(await (await days).path(), 'utf8')).toMatch(/BEGIN:VEVENT[^]*SUMMARY:Visit: 8 Pippin Row/);
+    await page.getByTestId('concern-late').getByRole('link').first().click();
+    await expect(page.getByText('Before the bell')).toBeVisible();
 
-  await walker.press('button', 'Record');
-  await expect(page.getByText('Seal holds')).toBeVisible();
-  const whole = page.waitForEvent('download');
-  await walker.press('button', 'Save everything');
-  const files = unzipSync(await readFile(await (await whole).path()));
-  expect(Object.keys(files)).toEqual(
-    expect.arrayContaining([
-      'README.txt',
-      'case.json',
-      'docket.json',
-      'record.json',
-      'summary.txt',
-      'papers/notice.pdf',
-    ]),
-  );
-  const { records, keys } = JSON.parse(strFromU8(files['record.json']!)) as { records: KeptRecord[]; keys: JWK[] };
-  expect(await verifyKept(keys, records[0]!)).toBeUndefined();
-  const edited = strFromU8(files['record.json']!).replace('An opening lets', 'No opening lets');
-  const { records: changed } = JSON.parse(edited) as { records: KeptRecord[] };
-  expect(await verifyKept(keys, changed[0]!)).toBe('its record was edited');
-});
+    await walker.press('button', 'Record');
+    await expect(page.getByText('Seal holds')).toBeVisible();
+    const whole = page.waitForEvent('download');
+    await walker.press('button', 'Save everything');
+    const files = unzipSync(await readFile(await (await whole).path()));
+    expect(Object.keys(files)).toEqual(
+      expect.arrayContaining([
+        'README.txt',
+        'case.json',
+        'docket.json',
+        'record.json',
+        'summary.txt',
+        'papers/notice.pdf',
+      ]),
+    );
+    const { records, keys } = JSON.parse(strFromU8(files['record.json']!)) as { records: KeptRecord[]; keys: JWK[] };
+    expect(await verifyKept(keys, records[0]!)).toBeUndefined();
+    const edited = strFromU8(files['record.json']!).replace('An opening lets', 'No opening lets');
+    const { records: changed } = JSON.parse(edited) as { records: KeptRecord[] };
+    expect(await verifyKept(keys, changed[0]!)).toBe('its record was edited');
+  },
+);
 
-test('signed without signal on what has changed since: kept for the lead, said to both, and sealed by the lead alone', async ({
-  page,
-  office,
-  browser,
-}) => {
-  const joss = new Walker(page, office);
-  test.skip(joss.wide, 'the same on any size');
-  await page.clock.setSystemTime(new Date(Date.now() - 3 * 3600_000)); // it arrives three hours after it was signed
-  await joss.signIn('Joss Linnaker');
-  await joss.openFromList('17 Graftwood Lane');
-  const house = page.url();
-  await page.getByRole('button', { name: 'Decide and sign' }).first().click(); // what deciding needs is on the phone from then on
-  await expect(page.getByRole('heading', { name: 'Decide and sign' })).toBeVisible();
-  await page.context().setOffline(true);
-  await joss.sign('Corrections required');
+test(
+  'signed without signal on what has changed since: kept for the lead, said to both, and sealed by the lead alone',
+  ON_PHONE,
+  async ({ page, office, browser }) => {
+    const joss = new Walker(page, office);
+    await page.clock.setSystemTime(new Date(Date.now() - 3 * 3600_000)); // it arrives three hours after it was signed
+    await joss.signIn('Joss Linnaker');
+    await joss.openFromList('17 Graftwood Lane');
+    const house = page.url();
+    await page.getByRole('button', { name: 'Decide and sign' }).first().click(); // what deciding needs is on the phone from then on
+    await expect(page.getByRole('heading', { name: 'Decide and sign' })).toBeVisible();
+    await page.context().setOffline(true);
+    await joss.sign('Corrections required');
 
-  const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
-  const hers = await other.newPage();
-  const ilse = new Walker(hers, office);
-  await ilse.signIn();
-  await hers.goto(`${house}/inlet`);
-  await ilse.record('inlet.ratingA', 50);
-  await ilse.savedAtOffice();
+    const other = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
+    const hers = await other.newPage();
+    const ilse = new Walker(hers, office);
+    await ilse.signIn();
+    await hers.goto(`${house}/inlet`);
+    await ilse.record('inlet.ratingA', 50);
+    await ilse.savedAtOffice();
 
-  await page.context().setOffline(false);
-  await expect(page.getByText(/kept for the lead of the office, and not sealed/)).toBeVisible();
-  await hers.goto(`${office.address}/morning`);
-  const held = hers.getByTestId('held');
-  await expect(held).toContainText('17 Graftwood Lane');
-  await expect(held).toContainText('50 A (Ilse O’Harrow)');
-  await ilse.press('button', 'Look, and decide');
-  await ilse.sign('Corrections required');
-  await expect(hers.getByText('Seal holds')).toBeVisible();
-  await hers.goto(`${office.address}/morning`);
-  await expect(hers.getByRole('heading', { name: /^Morning of/ })).toBeVisible();
-  await expect(held).toBeHidden();
-  await other.close();
-});
+    await page.context().setOffline(false);
+    await expect(page.getByText(/kept for the lead of the office, and not sealed/)).toBeVisible();
+    await hers.goto(`${office.address}/morning`);
+    const held = hers.getByTestId('held');
+    await expect(held).toContainText('17 Graftwood Lane');
+    await expect(held).toContainText('50 A (Ilse O’Harrow)');
+    await ilse.press('button', 'Look, and decide');
+    await ilse.sign('Corrections required');
+    await expect(hers.getByText('Seal holds')).toBeVisible();
+    await hers.goto(`${office.address}/morning`);
+    await expect(hers.getByRole('heading', { name: /^Morning of/ })).toBeVisible();
+    await expect(held).toBeHidden();
+    await other.close();
+  },
+);

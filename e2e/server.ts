@@ -13,13 +13,21 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 
 export const KEYS = join(tmpdir(), `careful-latch-keys-${process.pid}.json`);
 
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
-    });
-  });
+const portsFrom = 20_000 + Number(process.env.TEST_PARALLEL_INDEX ?? 9) * 1000;
+let portsGiven = 0;
+
+/** A port that no other office gets: one whose server was stopped is to find its own free again. Below those that the system gives out. */
+async function ownPort(): Promise<number> {
+  const port = portsFrom + (portsGiven++ % 1000);
+  const probe = createServer().listen(port, '127.0.0.1');
+  const taken = await once(probe, 'listening').then(
+    () => false,
+    () => true,
+  );
+  if (taken) return ownPort();
+  probe.close();
+  await once(probe, 'close');
+  return port;
 }
 
 /** The address of a database of the tests, for its owner. */
@@ -53,7 +61,7 @@ export class Office {
   static async open(demo: boolean, like?: Office): Promise<Office> {
     const database = `e2e_${randomUUID().replaceAll('-', '')}`;
     await asAdmin(`CREATE DATABASE ${database}${like ? ` TEMPLATE ${like.database}` : ''}`);
-    const port = await freePort();
+    const port = await ownPort();
     const office = new Office(`http://localhost:${port}`, port, database, demo);
     if (like && existsSync(like.folder)) cpSync(like.folder, office.folder, { recursive: true });
     await office.start();
@@ -62,7 +70,7 @@ export class Office {
 
   /** A second server of an office, on the same database and files; closed with `stop`. */
   static async beside(one: Office): Promise<Office> {
-    const port = await freePort();
+    const port = await ownPort();
     const other = new Office(`http://localhost:${port}`, port, one.database, one.demo, one.folder);
     await other.start();
     return other;

@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
 import { TRANSFER_KINDS, emptyCase, factAt, recordedFacts, withFact } from '@careful-latch/core/case';
-import { expect, test } from './office';
+import { ON_PHONE, expect, test } from './office';
 import { StripWalker, usualAt } from './strip';
 import { Walker, example } from './walk';
 
@@ -28,7 +28,7 @@ const CASE_1_NAME = 'case-1-interlock-holds';
 const CASE_1 = example(CASE_1_NAME);
 
 for (const name of names)
-  test(`${name} comes out through the interface as the rulebook says`, async ({ page, office }) => {
+  test(`${name} comes out through the interface as the rulebook says`, ON_PHONE, async ({ page, office }) => {
     const c = example(name);
     const walker = new Walker(page, office);
     const strip = new StripWalker(page);

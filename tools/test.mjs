@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { buildApplication } from './build.mjs';
 import { serverBundle } from './bundle.mjs';
-import { chromium } from './chromium.mjs';
+import { chromiumForTests } from './chromium.mjs';
 import { postgresPrograms, startCluster } from './database.mjs';
 import { installPackages } from './install.mjs';
 
@@ -97,7 +97,7 @@ async function main() {
   const database = { TEST_DATABASE_URL: cluster.url, POSTGRES_PROGRAMS: postgresPrograms() };
   await jest('server', database);
   if (wanted.length > 0 && !wanted.includes('e2e')) return;
-  const browser = chromium(say);
+  const browser = chromiumForTests(say);
   await buildApplication(root, say);
   await serverBundle(root);
   await suite(

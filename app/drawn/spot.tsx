@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Path, Text as SvgText } from 'react-native-svg';
 import type { PartState } from '@careful-latch/core/walk';
@@ -64,8 +64,12 @@ const short = (text: string, width: number, letter: number) => {
   return text.length > most ? `${text.slice(0, most - 1)}…` : text;
 };
 
-/** A part drawn as a plate on the wall: its outline says how it stands, its name and reading what it is. */
-function Spot({ seen, at: [x, y, width, height], drawing }: { seen: Seen; at: Place; drawing?: ReactNode }) {
+/** A part drawn as a plate on the wall: its outline says how it stands, its name and reading what it is. Drawn anew where one of these changed. */
+const Spot = memo(function Spot({
+  at: [x, y, width, height],
+  drawing,
+  ...seen
+}: Seen & { at: Place; drawing?: ReactNode }) {
   const palette = usePalette();
   const line = lineOf(palette, seen.state);
   const outline = `M${x} ${y}H${x + width - 9}L${x + width} ${y + 9}V${y + height}H${x}Z`;
@@ -107,22 +111,29 @@ function Spot({ seen, at: [x, y, width, height], drawing }: { seen: Seen; at: Pl
       {drawing}
     </>
   );
-}
+});
 
 const percent = (part: number, of: number) => `${(part / of) * 100}%` as const;
 
+/** Where a part hangs, and how wide and high the drawing is. */
+interface In {
+  readonly at: Place;
+  readonly of: number;
+  readonly height: number;
+}
+
 /** The sign of a part, at its corner: how it stands is told by shape, too. */
-function Corner({ seen, at: [x, y, width], of, height }: { seen: Seen; at: Place; of: number; height: number }) {
-  if (seen.state === 'untouched') return null;
+const Corner = memo(function Corner({ state, at: [x, y, width], of, height }: Pick<Seen, 'state'> & In) {
+  if (state === 'untouched') return null;
   return (
     <View
       pointerEvents="none"
       style={{ position: 'absolute', left: percent(x + width - 26, of), top: percent(y + 10, height) }}
     >
-      <Sign kind={SIGN[seen.state]} size={16} />
+      <Sign kind={SIGN[state]} size={16} />
     </View>
   );
-}
+});
 
 /** A drawing with its parts as targets over it: real buttons in walking order; the picture itself is hidden from screen readers. */
 export function Sheet({
@@ -152,54 +163,45 @@ export function Sheet({
       <Svg width="100%" height="100%" viewBox={`0 0 ${of} ${height}`} aria-hidden>
         {children}
         {here.map(([seen, at]) => (
-          <Spot key={seen.id} seen={seen} at={at} drawing={drawings[seen.id.split(' ')[0]!]} />
+          <Spot key={seen.id} {...seen} at={at} drawing={drawings[seen.id.split(' ')[0]!]} />
         ))}
       </Svg>
       {here.map(([seen, at]) => (
-        <Corner key={seen.id} seen={seen} at={at} of={of} height={height} />
+        <Corner key={seen.id} state={seen.state} at={at} of={of} height={height} />
       ))}
-      {here.map(([seen, [x, y, width, tall]]) => (
-        <Target
-          key={seen.id}
-          label={`${seen.name}${seen.value ? `, ${seen.value}` : ''}, ${STATE_WORDS[seen.state]}`}
-          id={seen.id}
-          inHand={seen.inHand}
-          onTouch={onTouch}
-          style={{
-            position: 'absolute',
-            left: percent(x, of),
-            top: percent(y, height),
-            width: percent(width, of),
-            height: percent(tall, height),
-          }}
-        />
+      {here.map(([seen, at]) => (
+        <Target key={seen.id} {...seen} at={at} of={of} height={height} onTouch={onTouch} />
       ))}
     </View>
   );
 }
 
 /** What is touched: invisible over its drawing. */
-function Target({
-  label,
+const Target = memo(function Target({
   id,
+  name,
+  value,
+  state,
   inHand,
+  at: [x, y, width, tall],
+  of,
+  height,
   onTouch,
-  style,
-}: {
-  label: string;
-  id: string;
-  inHand: boolean;
-  onTouch: (id: string) => void;
-  style: object;
-}) {
+}: Seen & In & { onTouch: (id: string) => void }) {
   return (
     <Pressable
       role="button"
-      aria-label={label}
+      aria-label={`${name}${value ? `, ${value}` : ''}, ${STATE_WORDS[state]}`}
       aria-pressed={inHand}
       testID={`part-${id}`}
       onPress={() => onTouch(id)}
-      style={style}
+      style={{
+        position: 'absolute',
+        left: percent(x, of),
+        top: percent(y, height),
+        width: percent(width, of),
+        height: percent(tall, height),
+      }}
     />
   );
-}
+});

@@ -92,7 +92,7 @@ export function useHand(
   const [aside, setAside] = useState(0);
 
   const first = useMemo(() => nextPart(c, evaluation, station), [c, evaluation, station]);
-  const here = (hand && partOf(c, station, hand)) ?? first;
+  const here = useMemo(() => (hand && partOf(c, station, hand)) ?? first, [hand, c, station, first]);
   const question = useMemo<Question | undefined>(() => {
     if (!here) return undefined;
     if (hand?.path !== undefined) return { kind: 'fact', path: hand.path };
@@ -102,7 +102,7 @@ export function useHand(
       single: hand?.single === true,
       fresh: hand?.entry !== undefined,
     });
-  }, [c, evaluation, here?.id, hand, usual, like]); // eslint-disable-line react-hooks/exhaustive-deps -- a part is known by its id
+  }, [c, evaluation, here, hand, usual, like]);
 
   /** On to the next station by itself, where nothing is open here and the body does not have to move. */
   const leave = useCallback(
@@ -219,7 +219,7 @@ export function useHand(
   const stays = hand?.stays === true;
   const known = useMemo(
     () => (here ? factsOf(c, here).filter((path) => stays || factAt(c, path) !== undefined) : []),
-    [c, here?.id, stays], // eslint-disable-line react-hooks/exhaustive-deps -- a part is known by its id
+    [c, here, stays],
   );
   const unproven = evaluation.outcomes.filter((one) => one.station === station && one.outcome === 'unproven');
   const waitsFor = here

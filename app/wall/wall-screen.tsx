@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { Suspense, lazy, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { STATIONS, STATION_NAMES, factAt, lastingPath, listOf, type Station } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
@@ -71,14 +71,12 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   );
   const hand = useHand(walk, station, offered, go);
   const { inHand, acts } = hand;
-  const touch = acts.touch;
-  useEffect(() => {
+  const { touch, pick } = acts;
+  const onNamed = useEffectEvent(() => {
     if (part !== undefined) touch(part);
-  }, [part]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each part that the address names
-  const pick = acts.pick;
-  useEffect(() => {
     if (fact !== undefined) pick(fact);
-  }, [fact]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each fact that the address names
+  });
+  useEffect(() => onNamed(), [part, fact]); // once for each part or fact that the address names
   const canUndo = useInspections((one) => one.undos.some((each) => each.inspection === id));
   /** The cord, stretch or circuit whose parts are drawn. */
   const shown = inHand.here?.index ?? 0;

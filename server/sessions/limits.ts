@@ -20,6 +20,7 @@ export const slowly = ({
     limit: most,
     keyGenerator: of,
     skipSuccessfulRequests: !alsoWhatSucceeds,
+    validate: { creationStack: false }, // it reads a stack, and so all source maps, at every start
     handler: () => {
       throw new Problem(429, 'Too many tries', 'Too many tries in a minute. Wait a minute and try again.');
     },
