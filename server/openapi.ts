@@ -5,6 +5,7 @@ import {
   CONDITION_STATES,
   DECISIONS,
   INSTALLER_KINDS,
+  KEPT,
   ORDER_KINDS,
   ORDER_STATES,
   PAPER_STATES,
@@ -291,24 +292,24 @@ const schemas: Record<string, Json> = {
     ),
   }),
   Notes: object({ notes: list(object({ id: uuid, words: text, by: text, at: instant })) }),
-  Years: object({ photo: nullable(count), note: nullable(count) }),
+  Years: object({ photo: nullable(count), owner: nullable(count), note: nullable(count), draft: nullable(count), view: nullable(count) }), // prettier-ignore
   Keeping: object({
     years: ref('Years'),
     due: list(
       object({
         inspection: uuid,
         address: text,
-        kind: { enum: ['photo', 'note'] },
+        kind: { enum: Object.keys(KEPT) },
         n: count,
         since: day,
         held: { type: 'boolean' },
       }),
     ),
   }),
-  Destroy: object({ inspection: uuid, kind: { enum: ['photo', 'note'] }, reason: text }),
+  Destroy: object({ inspection: uuid, kind: { enum: Object.keys(KEPT) }, reason: text }),
   Looked: object({
     looked: list(object({ by: text, day })),
-    destroyed: list(object({ kind: { enum: ['photo', 'note'] }, subject: text, reason: text, by: text, at: instant })),
+    destroyed: list(object({ kind: { enum: Object.keys(KEPT) }, subject: text, reason: text, by: text, at: instant })),
   }),
   Parties: object({
     parties: list(object({ account: uuid, name: text, since: instant, until: nullable({ ...instant }) })),
@@ -412,8 +413,10 @@ const schemas: Record<string, Json> = {
             claimed: ref('Claimed'),
             receivedAt: instant,
             offline: { type: 'boolean' },
+            /** With it the owner’s name is hashed into the seal; gone with the name. */
+            salt: uuid,
           },
-          ['evidence', 'docket', 'rules', 'conflicts', 'claimed', 'receivedAt', 'offline'],
+          ['evidence', 'docket', 'rules', 'conflicts', 'claimed', 'receivedAt', 'offline', 'salt'],
         ),
       }),
     ),
@@ -781,7 +784,7 @@ export function openApi(): Json {
           responses: answers('200', 'Keeping', 'What is kept', ['401', '403']),
         },
         patch: {
-          summary: 'Says how many years photos and notes are kept',
+          summary: 'Says how many years photos, owners’ names, notes, unsealed decisions and who looked are kept',
           ...leadOnly,
           ...protectedChange,
           ...body('Years'),

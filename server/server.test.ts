@@ -961,7 +961,11 @@ describe('OpenAPI', () => {
       [`${PARTIES}/{account}`, 'delete', async () => who.remove(`/api/inspections/${DECIDED}/parties/${maro!.id}`)],
       [`${PARTIES}/{account}`, 'delete', async () => who.remove(`/api/inspections/${DECIDED}/parties/${maro!.id}`)],
       ['/api/keeping', 'get', async () => who.get('/api/keeping')],
-      ['/api/keeping', 'patch', async () => who.patch('/api/keeping', { photo: 7, note: null })],
+      [
+        '/api/keeping',
+        'patch',
+        async () => who.patch('/api/keeping', { photo: 7, owner: null, note: null, draft: 3, view: 10 }),
+      ],
       ['/api/keeping', 'patch', async () => who.patch('/api/keeping', { photo: 0, note: 1 })],
       ['/api/keeping/destroy', 'post', async () => who.post('/api/keeping/destroy', { inspection: id, kind: 'photo', reason: 'Its time is over.' })], // prettier-ignore
       ['/api/inspections/{id}/looked', 'get', async () => who.get(`/api/inspections/${DEMO_PROPERTIES[4]!.id}/looked`)],

@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { KEPT, type Kept } from '@careful-latch/core/record';
 import { Plate, Plates } from '../plates/plate';
 import { office, type Keeping } from '../stores/office';
 import { Back } from '../theme/back';
@@ -11,8 +12,6 @@ import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { Say } from './say';
 
-const KINDS = { photo: 'Photos of finished houses', note: 'Who complained' } as const;
-type Kind = keyof typeof KINDS;
 const YEARS = [1, 3, 5, 7, 10, 30] as const;
 
 /** What is kept how long; nothing is destroyed by itself, and nothing at all while it is held. Decisions and papers stay. */
@@ -39,15 +38,15 @@ export function KeepingScreen() {
       <View style={{ gap: 14 }}>
         <Title>Kept, and destroyed</Title>
         <Quiet>
-          How long records are kept is the law of your place; ask there. Decisions, papers and seals stay. Nothing goes
-          by itself, and nothing of a house whose record is held.
+          How long records are kept is the law of your place; ask there. Decisions, papers and seals stay; of a name its
+          hash stays in them. Nothing goes by itself, and nothing of a house whose record is held.
         </Quiet>
         <Trouble>{trouble}</Trouble>
         {keeping &&
-          (Object.keys(KINDS) as Kind[]).map((kind) => (
+          (Object.keys(KEPT) as Kept[]).map((kind) => (
             <View key={kind} style={{ gap: 8 }}>
-              <Heading>{KINDS[kind]}</Heading>
-              <Plates label={KINDS[kind]}>
+              <Heading>{KEPT[kind]}</Heading>
+              <Plates label={KEPT[kind]}>
                 {YEARS.map((one) => (
                   <Plate
                     key={one}
@@ -71,7 +70,7 @@ export function KeepingScreen() {
             <View key={key} style={{ gap: 6, paddingVertical: 8, borderTopWidth: 1, borderColor: palette.hairline }}>
               <Words style={{ fontWeight: '700', fontSize: 17 }}>{one.address}</Words>
               <Words style={{ fontSize: 16 }}>
-                {`${one.n} ${one.kind === 'photo' ? 'photos' : 'notes'}, since ${dayText(one.since)}${one.held ? '. Held: they stay.' : ''}`}
+                {`${KEPT[one.kind]}${one.kind === 'owner' ? '' : `: ${one.n}`}, since ${dayText(one.since)}${one.held ? '. Held: they stay.' : ''}`}
               </Words>
               {asking === key ? (
                 <Say

@@ -1,4 +1,4 @@
-import type { Change, DecisionKind, Docket, Inspection, Role } from '@careful-latch/core/record';
+import type { Change, DecisionKind, Docket, Inspection, Kept, Role } from '@careful-latch/core/record';
 import type { Edition } from '@careful-latch/core/codebook';
 import type { Case } from '@careful-latch/core/case';
 import type { Evaluation } from '@careful-latch/core/verdict';
@@ -178,11 +178,11 @@ export interface PermitPost {
 
 /** What is kept how long, and what is over its time. */
 export interface Keeping {
-  readonly years: { readonly photo: number | null; readonly note: number | null };
+  readonly years: Readonly<Record<Kept, number | null>>;
   readonly due: readonly {
     readonly inspection: string;
     readonly address: string;
-    readonly kind: 'photo' | 'note';
+    readonly kind: Kept;
     readonly n: number;
     readonly since: string;
     readonly held: boolean;
@@ -353,7 +353,7 @@ export const office = {
     change<object>('DELETE', `/inspections/${inspection}/parties/${account}`),
   keeping: () => ask<Keeping>('GET', '/keeping'),
   keepFor: (years: Keeping['years']) => change<object>('PATCH', '/keeping', years),
-  destroy: (wanted: { inspection: string; kind: 'photo' | 'note'; reason: string }) =>
+  destroy: (wanted: { inspection: string; kind: Kept; reason: string }) =>
     change<object>('POST', '/keeping/destroy', wanted),
   looked: (inspection: string) => ask<object>('GET', `/inspections/${inspection}/looked`),
   storms: () => ask<{ storms: Storm[] }>('GET', '/storms'),

@@ -3,6 +3,7 @@ import {
   INSTALLER_KINDS,
   PAPER_STATES,
   installerOf,
+  isDestroyed,
   judged,
   type Docket,
   type Evidence,
@@ -137,7 +138,11 @@ export function framed(
   const head: (readonly [string, string])[] = [
     ['Office', office],
     ['Property', header.address],
-    ...(filed && header.owner ? ([['Owner', header.owner]] as const) : []),
+    ...(filed && header.owner
+      ? ([
+          ['Owner', isDestroyed(header.owner) ? 'destroyed, its time being over; its hash is sealed' : header.owner],
+        ] as const)
+      : []),
     ...(filed ? ([['Permit', permitWords(header.permit, docket)]] as const) : []),
     ...(filed && work ? ([['Work by', work.license ? `${work.name}, license ${work.license}` : `${work.name}, ${INSTALLER_KINDS[work.kind].toLowerCase()}`]] as const) : []), // prettier-ignore
     ['Signed', filed ? `${clockWords(decision.at)}, ${signedBy}` : dayWords(decision.at)],

@@ -65,6 +65,16 @@ export interface Installer extends Omit<InferType<typeof installerSchema>, 'word
   readonly words: string;
 }
 
+/** What is kept for a time of its own, as the office says; decisions, papers and seals stay. */
+export const KEPT = {
+  photo: 'Photos of finished houses',
+  owner: 'The owner’s name at finished houses',
+  note: 'Who complained',
+  draft: 'Decisions that were left unsealed',
+  view: 'Who looked at a record',
+} as const;
+export type Kept = keyof typeof KEPT;
+
 /** Whether anything of a house may be destroyed: not while it is held, for a court or an appeal. */
 export interface Hold {
   readonly on: boolean;

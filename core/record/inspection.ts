@@ -38,6 +38,9 @@ export const headerSchema = object({
 }).noUnknown('The head of an inspection has address, owner, permit and edition.');
 export type Header = InferType<typeof headerSchema>;
 
+/** Whether a name was destroyed when its time was over: its salted hash stands in its place, and the seal holds over that. */
+export const isDestroyed = (name: string): boolean => /^sha256:[0-9a-f]{64}$/.test(name);
+
 export const DECISIONS = {
   approved: 'Approved',
   'approved-with-conditions': 'Approved with conditions',

@@ -64,6 +64,7 @@ async function sealed(
     .select({ id: offices.id, name: offices.name })
     .from(offices)
     .where(eq(offices.id, account.office));
+  const [own] = await tx.select({ salt: inspections.salt }).from(inspections).where(eq(inspections.id, after.id));
   const record: SealedRecord = {
     inspection: after.id,
     revision,
@@ -81,6 +82,7 @@ async function sealed(
     signedBy: { account: account.id, name: account.name },
     office: office!,
     previousSeal: before.decisions.at(-1)?.seal ?? null,
+    ...(own!.salt !== null && { salt: own!.salt }),
   };
   const seal = sealOf(record);
   const row = {

@@ -27,6 +27,7 @@ import type {
   DecisionKind,
   Docket,
   Evidence,
+  Kept,
   Role,
   Summary,
   ViolationState,
@@ -61,6 +62,9 @@ export const offices = pgTable('offices', {
   offlineHours: integer('offline_hours').notNull().default(24),
   /** So many years photos of a finished house, and notes of who complained, are kept; null: as long as the office stands. */
   photoYears: integer('photo_years').default(7),
+  ownerYears: integer('owner_years'),
+  draftYears: integer('draft_years').default(3),
+  viewYears: integer('view_years').default(10),
   noteYears: integer('note_years').default(3),
 });
 
@@ -119,6 +123,8 @@ export const inspections = pgTable(
     address: text('address').notNull(),
     owner: text('owner').notNull(),
     permit: text('permit').notNull(),
+    /** With it names are hashed into what is sealed; null where something was sealed before there were salts. */
+    salt: uuid('salt').defaultRandom(),
     edition: varchar('edition', { length: 4 }).$type<Edition>().notNull(),
     case: jsonb('case').$type<Case>().notNull(),
     /** The version of the office's rules that it is judged under; null where the office had adopted none. */
@@ -353,8 +359,8 @@ export const destroyed = pgTable(
     id: uuid('id').notNull(),
     office: uuid('office').notNull(),
     inspection: uuid('inspection').notNull(),
-    kind: varchar('kind', { length: 20 }).$type<'photo' | 'note'>().notNull(),
-    /** SHA-256 of the photo; the id of the note. */
+    kind: varchar('kind', { length: 20 }).$type<Kept>().notNull(),
+    /** SHA-256 of the photo; the id of the note; else what it was, of which house, and until when. */
     subject: text('subject').notNull(),
     reason: text('reason').notNull(),
     by: uuid('by')

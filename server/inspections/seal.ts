@@ -1,3 +1,4 @@
+import { PERSONAL, sealable } from '../ledger/hidden';
 import { sha256 } from '../ledger/line';
 import type { Case } from '@careful-latch/core/case';
 import {
@@ -38,9 +39,16 @@ export interface SealedRecord {
   readonly office: { readonly id: string; readonly name: string };
   /** Seal of the decision before, so that none can be taken out; null for the first. */
   readonly previousSeal: string | null;
+  /** With it the owner’s name is hashed into the seal. Not of the sealed data itself; gone once the name is destroyed, and in records sealed before there were any. */
+  readonly salt?: string;
 }
 
-/** SHA-256 over the record in canonical JSON (RFC 8785), hex. */
+/** The record once its owner’s name is destroyed: the hash that was sealed stands in its place, and the salt is gone. */
+export function withoutOwner({ salt, ...record }: SealedRecord): SealedRecord {
+  return sealable(record, PERSONAL.decisions, salt);
+}
+
+/** SHA-256 over the record in canonical JSON (RFC 8785), hex; its owner’s name as a salted hash. */
 export function sealOf(record: SealedRecord): string {
-  return sha256(canonicalText(record));
+  return sha256(canonicalText(withoutOwner(record)));
 }

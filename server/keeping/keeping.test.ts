@@ -1,8 +1,11 @@
 import { existsSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
+import type { Kept } from '@careful-latch/core/record';
 import { EvidenceStore } from '../evidence/store';
-import { accounts, inspections, notes } from '../database/schema';
+import { accounts, changes, decisions, destroyed, held, inspections, notes, views } from '../database/schema';
+import { hidden } from '../ledger/hidden';
+import { withoutOwner } from '../inspections/seal';
 import { verifyOffice } from '../ledger/verify';
 import {
   CORRECTIONS,
@@ -27,6 +30,16 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => office.close());
 
+const keep = (over: Partial<Record<Kept, number | null>>) =>
+  ilse.patch('/api/keeping', { photo: 7, owner: null, note: 3, draft: 3, view: 10, ...over });
+
+/** Lets so many years go by at a house on which nothing is to be done. */
+const age = (inspection: string, years: number) =>
+  office.db
+    .update(inspections)
+    .set({ changedAt: new Date(Date.now() - years * 366 * 86_400_000), restsOn: '2020-01-01' })
+    .where(eq(inspections.id, inspection));
+
 /** A house with a photo and a note that lies so many years back, with nothing to be done there. */
 async function house(years: number) {
   const inspection = randomUUID();
@@ -36,16 +49,13 @@ async function house(years: number) {
   expect((await ilse.piece(`${path}?at=0`, picture.bytes)).body).toMatchObject({ whole: true });
   await ilse.post(`/api/inspections/${inspection}/notes`, { words: 'A neighbor rang.' });
   const then = new Date(Date.now() - years * 366 * 86_400_000);
-  await office.db
-    .update(inspections)
-    .set({ changedAt: then, restsOn: '2020-01-01' })
-    .where(eq(inspections.id, inspection));
+  await age(inspection, years);
   await office.db.update(notes).set({ at: then }).where(eq(notes.inspection, inspection));
   return { inspection, path, sha256: picture.sha256 };
 }
 type Due = { inspection: string; kind: string; n: number; held: boolean };
 const due = async () => ((await ilse.get('/api/keeping')).body as { due: Due[] }).due;
-const destroy = (inspection: string, kind: 'photo' | 'note') =>
+const destroy = (inspection: string, kind: Kept) =>
   ilse.post('/api/keeping/destroy', { inspection, kind, reason: 'Its time is over, by our schedule.' });
 
 test('what is over its time is shown, and goes when the lead says so: the file, and a line that it was there', async () => {
@@ -73,20 +83,15 @@ test('a hold blocks it, until it is released; what is to be kept for ever is nev
   const { inspection } = await house(9);
   const hold = (to: 'held' | 'released') =>
     ilse.change(changeOf({ type: 'hold', inspection, to, words: 'A court has asked for it.' }));
-  const aged = () =>
-    office.db
-      .update(inspections)
-      .set({ changedAt: new Date('2017-01-01'), restsOn: '2020-01-01' })
-      .where(eq(inspections.id, inspection));
   await hold('held');
-  await aged();
+  await age(inspection, 9);
   expect((await due()).find((one) => one.inspection === inspection)).toMatchObject({ held: true });
   expect((await destroy(inspection, 'photo')).body).toMatchObject({ title: 'Held' });
   await hold('released');
-  await aged();
-  await ilse.patch('/api/keeping', { photo: null, note: 3 });
+  await age(inspection, 9);
+  await keep({ photo: null });
   expect((await destroy(inspection, 'photo')).status).toBe(409);
-  await ilse.patch('/api/keeping', { photo: 7, note: 3 });
+  await keep({ photo: 7 });
   expect((await destroy(inspection, 'photo')).status).toBe(200);
 });
 
@@ -110,4 +115,102 @@ test('who looked at the records of a house is written down, once a day', async (
   const { looked } = (await ilse.get(`/api/inspections/${inspection}/looked`)).body as { looked: { by: string }[] };
   expect(looked.map(({ by }) => by)).toEqual(['Ilse O’Harrow', 'Joss Linnaker']);
   expect((await joss.get(`/api/inspections/${inspection}/looked`)).status).toBe(403);
+});
+
+const OWNERS = /D’Arbois|Odalys/;
+const nameNow = { type: 'head', address: '8 Bygone Lane', owner: 'Odalys Brenn', permit: 'WT-1', reason: 'The house was sold.' } as const; // prettier-ignore
+
+/** A decided house whose owner changed, and where that lies eight years back. */
+async function sold(): Promise<string> {
+  const inspection = randomUUID();
+  await ilse.change(opening(inspection, nameNow.address), changeOf({ ...nameNow, inspection }));
+  await ilse.change(await ilse.decisionOn(inspection, CORRECTIONS));
+  await age(inspection, 8);
+  return inspection;
+}
+const rowsOf = async (inspection: string) => ({
+  log: await office.db.select().from(changes).where(eq(changes.inspection, inspection)).orderBy(changes.revision),
+  sealed: await office.db.select().from(decisions).where(eq(decisions.inspection, inspection)),
+});
+const verified = async () => (await verifyOffice(office.db, office.keys.publicKeys, home)).wrong;
+
+test('the owners’ names of a house go where their time is over: hashes are left, and every seal holds over them', async () => {
+  const inspection = await sold();
+  expect((await destroy(inspection, 'owner')).status).toBe(409); // kept for ever, until the office says otherwise
+  await keep({ owner: 5 });
+  expect((await due()).find((one) => one.inspection === inspection && one.kind === 'owner')).toMatchObject({ n: 1 });
+  const before = await rowsOf(inspection);
+  expect(JSON.stringify(before)).toMatch(OWNERS);
+  expect((await destroy(inspection, 'owner')).status).toBe(200);
+  const after = await rowsOf(inspection);
+  expect(JSON.stringify(after)).not.toMatch(OWNERS);
+  const { salt } = before.sealed[0]!.record;
+  expect(after.sealed[0]!.record).toMatchObject({ header: { owner: hidden(salt!, 'Odalys Brenn') } });
+  expect(JSON.stringify(after)).not.toContain(salt); // with it a name could be guessed
+  expect(after.log.map(({ body }) => ('shown' in body ? body.shown : 'sha256:')).every((one) => one.startsWith('sha256:'))).toBe(true); // prettier-ignore
+  expect(await verified()).toBeUndefined();
+  const { records } = (await ilse.get(`/api/inspections/${inspection}/records`)).body as { records: object[] };
+  expect(records).toMatchObject([{ sealHolds: true }]);
+  expect((await ilse.get(`/api/inspections/${inspection}`)).body).toMatchObject({ header: { owner: '' } });
+  expect((await due()).some((one) => one.inspection === inspection && one.kind === 'owner')).toBe(false);
+  // What is decided there later is sealed like any other.
+  await ilse.change(await ilse.decisionOn(inspection, CORRECTIONS));
+  expect(await verified()).toBeUndefined();
+});
+
+test('nothing but a hash comes in the place of a name, and only with a line that it was destroyed', async () => {
+  const inspection = await sold();
+  const { sealed, log } = await rowsOf(inspection);
+  const { id, record } = sealed[0]!;
+  const put = (owner: string, { salt: _, ...rest } = record) =>
+    office.db
+      .update(decisions)
+      .set({ record: { ...rest, header: { ...record.header, owner } } })
+      .where(eq(decisions.id, id));
+  const refused = { cause: { message: expect.stringContaining('only ever added to') as string } };
+  await expect(put('Somebody Else')).rejects.toMatchObject(refused);
+  await expect(office.db.update(changes).set({ body: { ...log[0]!.body, at: '2020-01-01T00:00:00Z' } }).where(eq(changes.id, log[0]!.id))).rejects.toMatchObject(refused); // prettier-ignore
+  await office.db
+    .update(decisions)
+    .set({ record: withoutOwner(record) })
+    .where(eq(decisions.id, id));
+  expect(await verified()).toMatch(/8 Bygone Lane.*nobody has written down that it was destroyed/);
+  await keep({ owner: 5 });
+  expect(await destroy(inspection, 'owner')).toMatchObject({ status: 200 });
+  expect(await verified()).toBeUndefined();
+  await put(hidden('another salt', 'Somebody Else'));
+  expect(await verified()).toMatch(/its record was edited/);
+  await put(withoutOwner(record).header.owner);
+  expect(await verified()).toBeUndefined();
+});
+
+test('what was sealed before there were salts keeps its names', async () => {
+  const inspection = await sold();
+  await office.db.update(inspections).set({ salt: null }).where(eq(inspections.id, inspection));
+  await keep({ owner: 5 });
+  expect((await destroy(inspection, 'owner')).status).toBe(409);
+});
+
+test('decisions left unsealed, and who looked, go after years of their own', async () => {
+  const inspection = randomUUID();
+  await ilse.change(opening(inspection, '12 Bygone Lane'));
+  const decision = await ilse.decisionOn(inspection, CORRECTIONS);
+  const [own] = await office.db.select({ id: accounts.id }).from(accounts).where(eq(accounts.login, 'ilse'));
+  const row = { office: home, inspection, by: own!.id };
+  const draft = { ...row, body: decision, why: 'it arrived late.', receivedAt: new Date('2020-01-01') };
+  await office.db.insert(held).values([
+    { ...draft, id: randomUUID(), settledAt: new Date('2020-01-02'), settled: 'It was signed anew.' },
+    { ...draft, id: randomUUID() }, // the lead has not settled it yet
+  ]);
+  await office.db.insert(views).values({ ...row, day: '2010-01-01' });
+  const here = (await due()).filter((one) => one.inspection === inspection);
+  expect(here.map(({ kind, n }) => [kind, n])).toEqual([['draft', 1], ['view', 1]]); // prettier-ignore
+  expect((await destroy(inspection, 'draft')).status).toBe(200);
+  expect((await destroy(inspection, 'view')).status).toBe(200);
+  expect(await office.db.select().from(held).where(eq(held.inspection, inspection))).toHaveLength(1);
+  expect(await office.db.select().from(views).where(eq(views.inspection, inspection))).toHaveLength(0);
+  const written = await office.db.select().from(destroyed).where(eq(destroyed.inspection, inspection));
+  expect(written.map(({ kind }) => kind).toSorted()).toEqual(['draft', 'view']);
+  await keep({ draft: null, view: null });
+  expect((await due()).some((one) => one.inspection === inspection)).toBe(false);
 });

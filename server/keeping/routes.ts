@@ -1,10 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { and, asc, eq, isNotNull, lte, sql } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, sql, type SQL } from 'drizzle-orm';
 import { Router } from 'express';
 import { mixed, number, object, string } from 'yup';
+import { KEPT, type Kept } from '@careful-latch/core/record';
+import { counted } from '../changes/apply';
 import type { Door, Transaction } from '../database/client';
-import { accounts, destroyed, inspections, notes, offices, views } from '../database/schema';
+import { accounts, changes, decisions, destroyed, held, inspections, notes, offices, views } from '../database/schema';
 import type { EvidenceStore } from '../evidence/store';
+import { withoutOwner } from '../inspections/seal';
+import { inLog } from '../ledger/hidden';
 import type { SealKeys } from '../ledger/keys';
 import { logPeople } from '../ledger/ledger';
 import { Problem } from '../problems';
@@ -12,8 +16,6 @@ import type { Account } from '../sessions/account';
 import { csrfProtection } from '../sessions/routes';
 import { accountOf, requireAccount, requireLead } from '../sessions/session';
 
-const KINDS = ['photo', 'note'] as const;
-type Kind = (typeof KINDS)[number];
 const MOST = 200;
 
 const years = (what: string) =>
@@ -24,11 +26,17 @@ const years = (what: string) =>
     .max(100, `${what}: at most 100 years.`)
     .nullable()
     .defined(`${what}: say how many years, or null for ever.`);
-const yearsSchema = object({ photo: years('Photos'), note: years('Notes of who complained') });
+const yearsSchema = object({
+  photo: years(KEPT.photo),
+  owner: years(KEPT.owner),
+  note: years(KEPT.note),
+  draft: years(KEPT.draft),
+  view: years(KEPT.view),
+});
 const destroySchema = object({
   inspection: string().uuid('The inspection is named by its id.').required('Name the inspection.'),
-  kind: mixed<Kind>()
-    .oneOf([...KINDS], 'Photos or notes are destroyed, nothing else.')
+  kind: mixed<Kept>()
+    .oneOf(Object.keys(KEPT) as Kept[], `One of ${Object.keys(KEPT).join(', ')} is destroyed, nothing else.`)
     .required('Say what is destroyed.'),
   reason: string().trim().min(10, 'Give the reason in at least 10 characters.').max(500, 'The reason: at most 500 characters.').required('Give the reason.'), // prettier-ignore
 });
@@ -37,69 +45,108 @@ const id = string().uuid('The address names no inspection.').required();
 interface Due {
   readonly inspection: string;
   readonly address: string;
-  readonly kind: Kind;
+  readonly kind: Kept;
   readonly n: number;
-  /** Since this day nobody has changed anything there, or written a note. */
+  /** Since this day nothing was added to it, or nothing changed at the house. */
   readonly since: string;
   readonly held: boolean;
 }
 
-const held = sql<boolean>`coalesce((${inspections.docket}->'hold'->>'on')::boolean, false)`;
+const isHeld = sql<boolean>`coalesce((${inspections.docket}->'hold'->>'on')::boolean, false)`;
 const photosOf = sql`(select e->'photo'->>'sha256' from jsonb_array_elements(${inspections.evidence}) e where e->'photo'->>'sha256' is not null)`;
 
-/** What is over its time in an office: photos of houses on which nothing is to be done any longer, and notes. */
-async function dueIn(tx: Transaction, office: string, only?: { inspection: string; kind: Kind }): Promise<Due[]> {
-  const [own] = await tx.select().from(offices).where(eq(offices.id, office));
+const photosLeft = (office: string) =>
+  sql<number>`(select count(*)::int from ${photosOf} as p(sha) where not exists (select from ${destroyed} d where d.office = ${office} and d.subject = p.sha))`;
+
+/** How many years each is kept by an office. */
+const YEARS = {
+  photo: offices.photoYears,
+  owner: offices.ownerYears,
+  note: offices.noteYears,
+  draft: offices.draftYears,
+  view: offices.viewYears,
+};
+
+/** What hangs on a house line by line, and since when: each goes a while after the newest of them. */
+const LINES = {
+  note: { table: notes, at: sql`${notes.at}`, where: undefined },
+  draft: { table: held, at: sql`${held.receivedAt}`, where: isNotNull(held.settledAt) },
+  view: { table: views, at: sql`${views.day}::timestamptz`, where: undefined },
+};
+
+/** What is over its time in an office: of houses on which nothing is to be done any longer photos and the owner’s name, and what hangs on any house line by line. */
+async function dueIn(tx: Transaction, office: string, only?: { inspection: string; kind: Kept }): Promise<Due[]> {
+  const [kept] = await tx.select(YEARS).from(offices).where(eq(offices.id, office));
   const one = only && eq(inspections.id, only.inspection);
-  const left = sql<number>`(select count(*)::int from ${photosOf} as p(sha) where not exists (select from ${destroyed} d where d.office = ${office} and d.subject = p.sha))`;
-  const photos =
-    own!.photoYears === null || only?.kind === 'note'
-      ? []
-      : await tx
-          .select({
-            inspection: inspections.id,
-            address: inspections.address,
-            n: left,
-            since: inspections.changedAt,
-            held,
-          })
-          .from(inspections)
-          .where(
-            and(
-              eq(inspections.office, office),
-              isNotNull(inspections.restsOn), // nothing is to be done there any longer
-              lte(inspections.changedAt, sql`now() - ${own!.photoYears} * interval '1 year'`),
-              sql`${left} > 0`,
-              one,
-            ),
-          )
-          .orderBy(asc(inspections.changedAt))
-          .limit(MOST);
-  const newest = sql<Date>`max(${notes.at})`.mapWith((text: string) => new Date(text));
-  const written =
-    own!.noteYears === null || only?.kind === 'photo'
-      ? []
-      : await tx
-          .select({
-            inspection: inspections.id,
-            address: inspections.address,
-            n: sql<number>`count(*)::int`,
-            since: newest,
-            held,
-          })
-          .from(notes)
-          .innerJoin(inspections, and(eq(inspections.office, notes.office), eq(inspections.id, notes.inspection)))
-          .where(and(eq(notes.office, office), one))
-          .groupBy(inspections.office, inspections.id)
-          .having(lte(sql`max(${notes.at})`, sql`now() - ${own!.noteYears} * interval '1 year'`))
-          .orderBy(asc(newest))
-          .limit(MOST);
-  const said = (kind: Kind) => (row: (typeof photos)[number]) => ({
-    ...row,
-    kind,
-    since: row.since.toISOString().slice(0, 10),
-  });
-  return [...photos.map(said('photo')), ...written.map(said('note'))];
+  const day = (at: SQL) => sql<string>`(${at})::date::text`;
+  const head = { inspection: inspections.id, address: inspections.address, held: isHeld };
+  const over = (at: SQL, years: number) => sql`${at} <= now() - ${years} * interval '1 year'`;
+  const due: Due[] = [];
+  for (const kind of Object.keys(KEPT) as Kept[]) {
+    const years = kept![kind];
+    if (years === null || (only && only.kind !== kind)) continue;
+    if (kind === 'photo' || kind === 'owner') {
+      const n = kind === 'photo' ? photosLeft(office) : sql<number>`1`;
+      const there =
+        kind === 'photo' ? sql`${n} > 0` : and(sql`${inspections.owner} <> ''`, isNotNull(inspections.salt));
+      const changedAt = sql`${inspections.changedAt}`;
+      const finished = isNotNull(inspections.restsOn); // nothing is to be done there any longer
+      const rows = await tx
+        .select({ ...head, n, since: day(changedAt) })
+        .from(inspections)
+        .where(and(eq(inspections.office, office), finished, over(changedAt, years), there, one))
+        .orderBy(asc(inspections.changedAt))
+        .limit(MOST);
+      due.push(...rows.map((row) => ({ ...row, kind })));
+    } else {
+      const { table, at, where } = LINES[kind];
+      const newest = sql`max(${at})`;
+      const rows = await tx
+        .select({ ...head, n: sql<number>`count(*)::int`, since: day(newest) })
+        .from(table as typeof notes)
+        .innerJoin(inspections, and(eq(inspections.office, table.office), eq(inspections.id, table.inspection)))
+        .where(and(eq(table.office, office), where, one))
+        .groupBy(inspections.office, inspections.id)
+        .having(over(newest, years))
+        .orderBy(asc(newest))
+        .limit(MOST);
+      due.push(...rows.map((row) => ({ ...row, kind })));
+    }
+  }
+  return due;
+}
+
+/** The photos of a house that no other house shows. */
+const photosOfOne = (inspection: string) => sql`select distinct p.sha from ${inspections}, lateral ${photosOf} as p(sha) where ${inspections.id} = ${inspection}
+  and not exists (select from inspections o where o.id <> ${inspection} and o.evidence @> jsonb_build_array(jsonb_build_object('photo', jsonb_build_object('sha256', p.sha))))`; // prettier-ignore
+
+/** Leaves salted hashes where the owner’s name stands in a house’s head, changes and sealed records; every seal holds over these. */
+async function hideOwner(tx: Transaction, office: string, inspection: string): Promise<void> {
+  const [own] = await tx.select({ salt: inspections.salt }).from(inspections).where(eq(inspections.id, inspection));
+  const ofHouse = (table: typeof changes | typeof decisions) =>
+    and(eq(table.office, office), eq(table.inspection, inspection));
+  const log = await tx.select({ id: changes.id, body: changes.body }).from(changes).where(ofHouse(changes));
+  for (const { id, body } of log) {
+    const now = inLog(body, own!.salt);
+    if (now !== body)
+      await tx
+        .update(changes)
+        .set({ body: now })
+        .where(and(ofHouse(changes), eq(changes.id, id)));
+  }
+  const sealed = await tx
+    .select({ id: decisions.id, record: decisions.record })
+    .from(decisions)
+    .where(ofHouse(decisions));
+  for (const { id, record } of sealed.filter((one) => one.record.salt !== undefined))
+    await tx
+      .update(decisions)
+      .set({ record: withoutOwner(record) })
+      .where(eq(decisions.id, id));
+  await tx
+    .update(inspections)
+    .set({ owner: '', salt: randomUUID(), seq: await counted(tx, office) })
+    .where(eq(inspections.id, inspection));
 }
 
 /** Destroys what is over its time at one house; what was there is written down, and a line of the ledger says so. Resolves with the photos whose files go. */
@@ -107,22 +154,26 @@ async function destroyIn(
   tx: Transaction,
   keys: SealKeys,
   account: Account,
-  wanted: { inspection: string; kind: Kind; reason: string },
+  wanted: { inspection: string; kind: Kept; reason: string },
 ): Promise<string[]> {
   const [due] = await dueIn(tx, account.office, wanted);
   if (!due) throw new Problem(409, 'Not yet', 'Nothing of that is over its time at this house.');
   if (due.held) throw new Problem(409, 'Held', 'The record of this house is held; nothing of it is destroyed.');
   const { inspection, kind, reason } = wanted;
-  const subjects =
-    kind === 'note'
-      ? (await tx.delete(notes).where(eq(notes.inspection, inspection)).returning({ id: notes.id })).map((one) => one.id)
-      : (await tx.execute<{ sha: string }>(sql`select distinct p.sha from ${inspections}, lateral ${photosOf} as p(sha) where ${inspections.id} = ${inspection}
-          and not exists (select from inspections o where o.id <> ${inspection} and o.evidence @> jsonb_build_array(jsonb_build_object('photo', jsonb_build_object('sha256', p.sha))))`)).rows.map(({ sha }) => sha); // prettier-ignore
+  let subjects = [`${kind} of ${inspection} until ${due.since}`];
+  if (kind === 'photo')
+    subjects = (await tx.execute<{ sha: string }>(photosOfOne(inspection))).rows.map(({ sha }) => sha);
+  else if (kind === 'owner') await hideOwner(tx, account.office, inspection);
+  else if (kind === 'note')
+    subjects = (await tx.delete(notes).where(eq(notes.inspection, inspection)).returning({ id: notes.id })).map(({ id }) => id); // prettier-ignore
+  else if (kind === 'draft')
+    await tx.delete(held).where(and(eq(held.inspection, inspection), isNotNull(held.settledAt)));
+  else await tx.delete(views).where(eq(views.inspection, inspection));
   if (subjects.length === 0)
     throw new Problem(409, 'Shown elsewhere', 'Another house shows these photos too; they stay.');
   const rows = subjects.map((subject) => ({ id: randomUUID(), office: account.office, inspection, kind, subject, reason, by: account.id })); // prettier-ignore
   await tx.insert(destroyed).values(rows).onConflictDoNothing();
-  await logPeople(tx, keys, account, inspection, `destroyed ${subjects.length} ${kind}s of ${due.address}: ${reason}`);
+  await logPeople(tx, keys, account, inspection, `destroyed of ${due.address}: ${KEPT[kind].toLowerCase()} (${due.n}): ${reason}`); // prettier-ignore
   return kind === 'photo' ? subjects : [];
 }
 
@@ -132,24 +183,23 @@ export function keepingRoutes(door: Door, keys: SealKeys, store: EvidenceStore):
   router.get('/keeping', requireAccount, requireLead, async (request, response) => {
     const { office } = accountOf(request);
     const answer = await door.inOffice(office, async (tx) => {
-      const [own] = await tx.select().from(offices).where(eq(offices.id, office));
-      return { years: { photo: own!.photoYears, note: own!.noteYears }, due: await dueIn(tx, office) };
+      const [years] = await tx.select(YEARS).from(offices).where(eq(offices.id, office));
+      return { years, due: await dueIn(tx, office) };
     });
     response.json(answer);
   });
 
   router.patch('/keeping', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const { photo, note } = yearsSchema.validateSync(request.body);
+    const kept = yearsSchema.validateSync(request.body);
+    const said = (Object.keys(KEPT) as Kept[]).map((kind) => `${kind} ${kept[kind] ?? 'for ever'}`).join(', ');
     await door.inOffice(account.office, async (tx) => {
-      await tx.update(offices).set({ photoYears: photo, noteYears: note }).where(eq(offices.id, account.office));
-      await logPeople(
-        tx,
-        keys,
-        account,
-        account.office,
-        `keeps photos ${photo ?? 'for ever'}, notes ${note ?? 'for ever'} (years)`,
-      );
+      const { photo, owner, note, draft, view } = kept;
+      await tx
+        .update(offices)
+        .set({ photoYears: photo, ownerYears: owner, noteYears: note, draftYears: draft, viewYears: view })
+        .where(eq(offices.id, account.office));
+      await logPeople(tx, keys, account, account.office, `says how many years is kept: ${said}`);
     });
     response.json({ done: true });
   });

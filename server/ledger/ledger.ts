@@ -4,6 +4,7 @@ import type { Door, Transaction } from '../database/client';
 import type { rules } from '../database/schema';
 import { changes, decisions, inspections, ledger, offices } from '../database/schema';
 import { sealOf } from '../inspections/seal';
+import { inLog } from './hidden';
 import type { SealKeys } from './keys';
 import { numberOf, sha256, type Line } from './line';
 
@@ -25,14 +26,15 @@ async function append(tx: Transaction, keys: SealKeys, office: string, said: Sai
   return line;
 }
 
-/** SHA-256 over the changes of an inspection up to a revision, each hashed with those before it. */
+/** SHA-256 over the changes of an inspection up to a revision, each hashed with those before it; names as salted hashes. */
 async function logOf(tx: Transaction, inspection: string, revision: number): Promise<string> {
   const rows = await tx
-    .select({ body: changes.body })
+    .select({ body: changes.body, salt: inspections.salt })
     .from(changes)
+    .innerJoin(inspections, and(eq(inspections.office, changes.office), eq(inspections.id, changes.inspection)))
     .where(and(eq(changes.inspection, inspection), lte(changes.revision, revision)))
     .orderBy(asc(changes.revision));
-  return rows.reduce((log, { body }) => sha256(log + canonicalText(body)), '');
+  return rows.reduce((log, { body, salt }) => sha256(log + canonicalText(inLog(body, salt))), '');
 }
 
 type Decided = typeof decisions.$inferSelect;

@@ -1,8 +1,8 @@
 import { and, asc, eq } from 'drizzle-orm';
 import type { JWK } from 'jose';
-import { canonicalText } from '@careful-latch/core/record';
+import { canonicalText, isDestroyed } from '@careful-latch/core/record';
 import type { Database } from '../database/client';
-import { changes, decisions, inspections, ledger, offices, rules } from '../database/schema';
+import { changes, decisions, destroyed, inspections, ledger, offices, rules } from '../database/schema';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { Anchor } from './anchor';
 import { signedBy } from './keys';
@@ -32,6 +32,14 @@ export function whyNotHeld(
 }
 
 const FOREIGN = 'its signature fails: it was rewritten, or signed with a key that is not the office’s';
+
+async function wasDestroyed(db: Database, office: string, inspection: string): Promise<boolean> {
+  const rows = await db
+    .select({ id: destroyed.id })
+    .from(destroyed)
+    .where(and(eq(destroyed.office, office), eq(destroyed.inspection, inspection), eq(destroyed.kind, 'owner')));
+  return rows.length > 0;
+}
 
 /** The first thing that is wrong with an office’s seals, or how many lines hold. Walks the ledger from its first line. */
 export async function verifyOffice(
@@ -80,7 +88,10 @@ export async function verifyOffice(
     const [decision] = await db.select().from(decisions).where(eq(decisions.id, line.subject));
     if (!decision) return wrong(`the decision of ${line.signedAt} was deleted`);
     const why = whyNotHeld(line, { ...(await saidOf(db, decision)), seal: decision.seal });
-    if (why !== undefined) return wrong(`decision on ${decision.record.header.address}, ${line.signedAt}: ${why}`);
+    const named = `decision on ${decision.record.header.address}, ${line.signedAt}`;
+    if (why !== undefined) return wrong(`${named}: ${why}`);
+    if (isDestroyed(decision.record.header.owner) && !(await wasDestroyed(db, office, decision.inspection)))
+      return wrong(`${named}: the owner’s name was taken out, and nobody has written down that it was destroyed`);
   }
   const lines = rows.length;
   const [counted] = await db.select().from(offices).where(eq(offices.id, office));
