@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import type { Inspection, Photo } from '@careful-latch/core/record';
 import { complaints, tooSmall } from './access';
 import { ON_PHONE, expect, test } from './office';
-import { Walker } from './walk';
+import { Walker, choosePhoto } from './walk';
 
 const HOUSE = '0dd0a7c4-1f5e-4b7a-9c00-000000000001';
 const CAMERA = 'Camera of nobody';
@@ -44,13 +44,6 @@ async function cameraPhoto(page: Page): Promise<Buffer> {
   return Buffer.concat([jpeg.subarray(0, 2), exif, jpeg.subarray(2)]);
 }
 
-/** Chooses a file where the evidence pane asks for one. */
-async function choose(page: Page, name: string, buffer: Buffer): Promise<void> {
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByTestId('evidence').getByRole('button', { name: 'From files' }).click();
-  await (await chooser).setFiles({ name, mimeType: 'image/jpeg', buffer });
-}
-
 async function photosOf(page: Page, address: string): Promise<Photo[]> {
   const answer = await page.request.get(`${address}/api/inspections/${HOUSE}`);
   return ((await answer.json()) as Inspection).evidence.flatMap(({ photo }) => photo ?? []);
@@ -70,11 +63,11 @@ test(
     await walker.savedAtOffice();
     await office.stop();
 
-    await choose(page, 'note.txt', Buffer.from('no photo'));
+    await choosePhoto(page, 'note.txt', Buffer.from('no photo'));
     await expect(page.getByTestId('evidence').getByRole('alert')).toContainText(
       'note.txt is no photo that can be read here.',
     );
-    await choose(page, 'the handle.jpg', taken);
+    await choosePhoto(page, 'the handle.jpg', taken);
     await page.getByTestId('shown-photo').click();
     const photo = page.getByTestId('photo');
     const box = (await photo.boundingBox())!;

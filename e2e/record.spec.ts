@@ -4,7 +4,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import type { JWK } from 'jose';
 import { verifyKept, type KeptRecord } from '../server/ledger/verify';
 import { ON_PHONE, expect, test } from './office';
-import { Walker } from './walk';
+import { Walker, choosePhoto } from './walk';
 
 const HOUSE = (n: number) => `0dd0a7c4-1f5e-4b7a-9c00-${String(n).padStart(12, '0')}`;
 
@@ -80,6 +80,16 @@ test(
     const pdf = await readFile(await (await saved).path());
     expect([pdf.subarray(0, 5).toString(), pdf.length > 10_000]).toEqual(['%PDF-', true]);
     await page.goto(house);
+    const posting = page.getByTestId('posting');
+    await expect(posting).toContainText('No photo shows yet that it hangs there');
+    await walker.press('button', 'Photo of the posting');
+    await choosePhoto(page, 'door.jpg', await page.screenshot({ type: 'jpeg' }));
+    await expect(posting).not.toContainText('No photo shows yet');
+    await walker.savedAtOffice();
+    await page.reload();
+    await expect(page.getByTestId('order-in-force')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Photo: The order, as it was posted' })).toBeVisible();
+    await expect(posting).toHaveCount(0);
     await walker.press('button', 'Lift the order');
     await page.getByLabel('Why the order is lifted').fill('The outlet is gone.');
     await page.getByRole('button', { name: 'Lift the order' }).click();

@@ -223,3 +223,10 @@ export class Walker {
     );
   }
 }
+
+/** Chooses a file where the evidence pane asks for one. */
+export async function choosePhoto(page: Page, name: string, buffer: Buffer): Promise<void> {
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByTestId('evidence').getByRole('button', { name: 'From files' }).click();
+  await (await chooser).setFiles({ name, mimeType: 'image/jpeg', buffer });
+}

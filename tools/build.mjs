@@ -1,6 +1,7 @@
 // Builds the web application into app/dist when its sources changed since the last time.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { copyFileSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, join, relative } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
@@ -41,20 +42,14 @@ function fingerprint(root) {
   return hash.digest('hex');
 }
 
-/** Builds if needed; says so while it does. */
-export async function buildApplication(root, say) {
-  const dist = join(root, 'app', 'dist');
-  const stamp = join(root, '.data', 'built');
-  const now = fingerprint(root);
-  if (existsSync(join(dist, 'shell.html')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
-  say('building the application (about a minute)');
-  rmSync(dist, { recursive: true, force: true });
-  const run = spawnSync(
+/** Has Expo draw the pages and bundle the screens; throws what it said where it fails. */
+async function exported(root) {
+  const run = spawn(
     process.execPath,
     [join(root, 'node_modules', 'expo', 'bin', 'cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
     {
       cwd: join(root, 'app'),
-      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'pipe'],
       env: {
         ...process.env,
         NODE_ENV: 'production',
@@ -66,10 +61,22 @@ export async function buildApplication(root, say) {
       },
     },
   );
-  if (run.status !== 0)
-    throw new Error(
-      `The application could not be built:\n${`${run.stdout}\n${run.stderr}`.trim().split('\n').slice(-20).join('\n')}`,
-    );
+  let said = '';
+  for (const stream of [run.stdout, run.stderr]) stream.setEncoding('utf8').on('data', (text) => (said += text));
+  const [code] = await once(run, 'close');
+  if (code !== 0)
+    throw new Error(`The application could not be built:\n${said.trim().split('\n').slice(-20).join('\n')}`);
+}
+
+/** Builds if needed; says so while it does. */
+export async function buildApplication(root, say) {
+  const dist = join(root, 'app', 'dist');
+  const stamp = join(root, '.data', 'built');
+  const now = fingerprint(root);
+  if (existsSync(join(dist, 'shell.html')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  say('building the application (two to four minutes the first time)');
+  rmSync(dist, { recursive: true, force: true });
+  await exported(root);
 
   mkdirSync(join(dist, 'fonts'), { recursive: true });
   for (const [name, faces] of Object.entries(FONTS))

@@ -76,7 +76,9 @@ const jest = (name, env = {}) =>
 async function main() {
   mkdirSync(reports, { recursive: true });
   installPackages(root, say);
+  const journeys = wanted.length === 0 || wanted.includes('e2e');
   await Promise.all([
+    journeys && buildApplication(root, say),
     inTurn(
       ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
       ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
@@ -96,9 +98,8 @@ async function main() {
   cluster = await startCluster({ folder: join(root, '.data', 'test-postgres'), say, forTests: true });
   const database = { TEST_DATABASE_URL: cluster.url, POSTGRES_PROGRAMS: postgresPrograms() };
   await jest('server', database);
-  if (wanted.length > 0 && !wanted.includes('e2e')) return;
+  if (!journeys) return;
   const browser = chromiumForTests(say);
-  await buildApplication(root, say);
   await serverBundle(root);
   await suite(
     'e2e',

@@ -27,7 +27,6 @@ import { dueWords } from '../inspections/due';
 import { Plate, Plates } from '../plates/plate';
 import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
-import { EvidencePane } from '../evidence/evidence';
 import { dayText, shortDayText } from '../theme/dates';
 import { Button, Input } from '../theme/elements';
 import { Screen, useWide } from '../theme/screen';
@@ -279,15 +278,7 @@ export function VisitScreen({ walk }: { walk: Walk }) {
         <OrderInForce inspection={inspection} />
         {inspector &&
           inForce(docket).map((one) => (
-            <View key={one.id} style={{ gap: 8 }}>
-              <OrderActs inspection={inspection} order={one} lead={account.role === 'lead'} />
-              <Quiet>The posting, where it hangs:</Quiet>
-              <EvidencePane
-                inspection={id}
-                about={one.id}
-                evidence={inspection.evidence.filter(({ about }) => about === one.id)}
-              />
-            </View>
+            <OrderActs key={one.id} inspection={inspection} order={one} lead={account.role === 'lead'} />
           ))}
         {!here && (
           <View style={{ gap: 4 }}>

@@ -69,11 +69,14 @@ export function EvidencePane({
   inspection,
   about,
   evidence,
+  caption = '',
 }: {
   inspection: string;
-  /** The lasting address of a fact, or a rule. */
+  /** The lasting address of a fact, a rule, a violation or an order. */
   about: string;
   evidence: readonly Evidence[];
+  /** What a photo is called until somebody says otherwise. */
+  caption?: string;
 }) {
   const palette = usePalette();
   const [writing, setWriting] = useState(false);
@@ -94,7 +97,7 @@ export function EvidencePane({
       try {
         const { picture, ...photo } = await scalePhoto(file);
         await keepPhoto(inspection, photo.sha256, picture);
-        const is = { about, text: '', photo: { ...photo, marks: [] } };
+        const is = { about, text: caption, photo: { ...photo, marks: [] } };
         record({ type: 'evidence', inspection, evidence: crypto.randomUUID(), is });
         void countPhotos();
       } catch (error) {

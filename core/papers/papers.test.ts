@@ -59,6 +59,15 @@ test('a paper of what is void, suspended or revoked says so first, since when an
   expect(said(after(suspended, { ...step, to: 'issued' }))).not.toContain('SUSPENDED');
 });
 
+test('of an owner whose name was destroyed a filed paper says so, and no hash', () => {
+  const source = sourceFrom(signed());
+  const ownerOn = (owner: string) =>
+    Object.fromEntries(paper('report', { ...source, header: { ...source.header, owner } }).head).Owner;
+  expect(ownerOn('Anouk O’Dell-Varr')).toBe('Anouk O’Dell-Varr');
+  expect(ownerOn(`sha256:${'ab'.repeat(32)}`)).toMatch(/^destroyed/);
+  expect(ownerOn('sha256: a name')).toBe('sha256: a name');
+});
+
 test('a filed paper names the permit with its end, and who does the work', () => {
   const one = after(
     inspection({ header: { ...inspection().header, permit: 'E-2026-118' } }),
