@@ -99,6 +99,7 @@ test(
     for (let left = await waiting.count(); left > 0; left--) {
       const one = waiting.first();
       await one.getByRole('button').first().click();
+      await expect(one.getByRole('button', { name: 'Take a photo' })).toBeVisible(); // what is unfolded is all there
       await one.getByRole('button', { name: 'Taken away' }).click();
       await one.getByLabel(/^What is gone/).fill('Outlet, cord and breaker are gone; seen disconnected.');
       await one.getByRole('button', { name: 'It is taken away' }).click();

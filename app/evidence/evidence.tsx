@@ -1,19 +1,24 @@
 import { Suspense, lazy, type ComponentProps } from 'react';
+import { View } from 'react-native';
 import { Plate } from '../plates/plate';
+import { TARGET } from '../theme/theme';
 
 const Pane = lazy(async () => ({ default: (await import('./panes')).EvidencePane }));
 const Row = lazy(async () => ({ default: (await import('./panes')).ShownEvidence }));
 
+/** Of a row of photos with their captions. What comes late has its room from the start: nothing moves away under a thumb. */
+const ROW_PX = 104;
+
 /** What shows a fact or a finding, and the ways to add to it. Comes once it is asked for: the first screen needs none of it. */
 export const EvidencePane = (props: ComponentProps<typeof Pane>) => (
-  <Suspense fallback={null}>
+  <Suspense fallback={<View style={{ height: TARGET + (props.evidence.length > 0 ? ROW_PX + 8 : 0) }} />}>
     <Pane {...props} />
   </Suspense>
 );
 
 /** Photos and notes beside each other. */
 export const ShownEvidence = (props: ComponentProps<typeof Row>) => (
-  <Suspense fallback={null}>
+  <Suspense fallback={<View style={{ height: ROW_PX }} />}>
     <Row {...props} />
   </Suspense>
 );

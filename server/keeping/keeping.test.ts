@@ -153,8 +153,13 @@ test('the owners’ names of a house go where their time is over: hashes are lef
   expect(records).toMatchObject([{ sealHolds: true }]);
   expect((await ilse.get(`/api/inspections/${inspection}`)).body).toMatchObject({ header: { owner: '' } });
   expect((await due()).some((one) => one.inspection === inspection && one.kind === 'owner')).toBe(false);
-  // What is decided there later is sealed like any other.
+  // What is recorded and decided there later is sealed like any other, and goes like it.
+  await ilse.change(changeOf({ ...nameNow, inspection, owner: 'Odalys Again' }));
   await ilse.change(await ilse.decisionOn(inspection, CORRECTIONS));
+  expect(await verified()).toBeUndefined();
+  await age(inspection, 6);
+  expect((await destroy(inspection, 'owner')).status).toBe(200);
+  expect(JSON.stringify(await rowsOf(inspection))).not.toMatch(OWNERS);
   expect(await verified()).toBeUndefined();
 });
 

@@ -122,6 +122,7 @@ const photosOfOne = (inspection: string) => sql`select distinct p.sha from ${ins
 
 /** Leaves salted hashes where the owner’s name stands in a house’s head, changes and sealed records; every seal holds over these. */
 async function hideOwner(tx: Transaction, office: string, inspection: string): Promise<void> {
+  const seq = await counted(tx, office); // under the office's lock: nothing is recorded or sealed there meanwhile
   const [own] = await tx.select({ salt: inspections.salt }).from(inspections).where(eq(inspections.id, inspection));
   const ofHouse = (table: typeof changes | typeof decisions) =>
     and(eq(table.office, office), eq(table.inspection, inspection));
@@ -145,7 +146,7 @@ async function hideOwner(tx: Transaction, office: string, inspection: string): P
       .where(eq(decisions.id, id));
   await tx
     .update(inspections)
-    .set({ owner: '', salt: randomUUID(), seq: await counted(tx, office) })
+    .set({ owner: '', salt: randomUUID(), seq })
     .where(eq(inspections.id, inspection));
 }
 

@@ -17,7 +17,8 @@ export const hidden = (salt: string, text: string): string =>
 function hiddenAt<T>(data: T, [key, ...rest]: readonly string[], salt: string): T {
   const value = (data as Record<string, unknown>)[key!];
   if (rest.length > 0 ? typeof value !== 'object' || value === null : typeof value !== 'string') return data;
-  return { ...data, [key!]: rest.length > 0 ? hiddenAt(value, rest, salt) : hidden(salt, value as string) };
+  const now = rest.length > 0 ? hiddenAt(value, rest, salt) : hidden(salt, value as string);
+  return now === value ? data : { ...data, [key!]: now };
 }
 
 /** Data as it is sealed: all that is personal in it hidden. Data without a salt were sealed as they stand. */
