@@ -144,10 +144,7 @@ async function hideOwner(tx: Transaction, office: string, inspection: string): P
       .update(decisions)
       .set({ record: withoutOwner(record) })
       .where(eq(decisions.id, id));
-  await tx
-    .update(inspections)
-    .set({ owner: '', salt: randomUUID(), seq })
-    .where(eq(inspections.id, inspection));
+  await tx.update(inspections).set({ owner: '', salt: randomUUID(), seq }).where(eq(inspections.id, inspection));
 }
 
 /** Destroys what is over its time at one house; what was there is written down, and a line of the ledger says so. Resolves with the photos whose files go. */
