@@ -31,7 +31,7 @@ import { judged } from './judging';
 import { headsAt, linesOfPart, merged, placeOfConflict, unseenOfPart, withSeen } from './merging';
 import type { Head } from './recorded';
 import { inspects, type Person } from './people';
-import { dayAtHouse } from './shapes';
+import { dayAtHouse, requireKept } from './shapes';
 import {
   changeSchemas,
   openedInspection,
@@ -48,31 +48,9 @@ export type Applied =
 
 const refused = (why: string): Applied => ({ ok: false, why });
 
-/** A change is a few levels deep; what is nested deeper is none, and would cost whoever reads it. */
-const DEEPEST = 6;
-/** NUL, and halves of a surrogate pair: no database keeps them as text. */
-// eslint-disable-next-line no-control-regex
-const NO_TEXT = /\u0000|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
-const NO_NAMES = ['__proto__', 'constructor', 'prototype', 'toString'];
-
-/** Why data cannot be kept, whatever it means; undefined where it can. */
-function unkept(data: unknown, depth = 0): string | undefined {
-  if (typeof data === 'string')
-    return NO_TEXT.test(data) ? 'A text holds a character that cannot be kept; write it anew.' : undefined;
-  if (typeof data !== 'object' || data === null) return undefined;
-  if (depth > DEEPEST) return 'It is nested too deep to be a change.';
-  for (const [key, value] of Object.entries(data)) {
-    if (NO_NAMES.includes(key)) return `"${key}" is no name that can be kept.`;
-    const why = unkept(key, depth + 1) ?? unkept(value, depth + 1);
-    if (why !== undefined) return why;
-  }
-  return undefined;
-}
-
 /** Checks what came in as a change. Throws a `ValidationError` whose message is a sentence. */
 export function readChange(data: unknown): Change {
-  const why = unkept(data);
-  if (why !== undefined) throw new ValidationError(why, data, 'change');
+  requireKept(data);
   const now = ofOldDevice(data);
   const type = (now as { type?: unknown } | null)?.type;
   if (typeof type !== 'string' || !Object.hasOwn(changeSchemas, type))

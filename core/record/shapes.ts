@@ -1,4 +1,4 @@
-import { string } from 'yup';
+import { ValidationError, string } from 'yup';
 
 export const line = (what: string, most: number) =>
   string().trim().typeError(`${what} must be text`).max(most, `${what}: at most ${most} characters`);
@@ -45,3 +45,30 @@ export const changeShape = {
   inspection: uuid('The id of the inspection'),
   at: instant,
 };
+
+/** What devices send is a few levels deep; what is nested deeper is none of it, and would cost whoever reads it. */
+const DEEPEST = 6;
+/** NUL, and halves of a surrogate pair: no database keeps them as text. */
+// eslint-disable-next-line no-control-regex
+const NO_TEXT = /\u0000|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
+const NO_NAMES = ['__proto__', 'constructor', 'prototype', 'toString'];
+
+/** Why data cannot be kept, whatever it means; undefined where it can. */
+function unkept(data: unknown, depth = 0): string | undefined {
+  if (typeof data === 'string')
+    return NO_TEXT.test(data) ? 'A text holds a character that cannot be kept; write it anew.' : undefined;
+  if (typeof data !== 'object' || data === null) return undefined;
+  if (depth > DEEPEST) return 'It is nested too deep to be a change.';
+  for (const [key, value] of Object.entries(data)) {
+    if (NO_NAMES.includes(key)) return `"${key}" is no name that can be kept.`;
+    const why = unkept(key, depth + 1) ?? unkept(value, depth + 1);
+    if (why !== undefined) return why;
+  }
+  return undefined;
+}
+
+/** Refuses data that cannot be kept, whatever they mean, with a `ValidationError` whose message is a sentence. Before a schema sees them: it stumbles over some. */
+export function requireKept(data: unknown): void {
+  const why = unkept(data);
+  if (why !== undefined) throw new ValidationError(why, data);
+}

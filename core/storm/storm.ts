@@ -1,6 +1,6 @@
 import { mixed, object, string, type InferType } from 'yup';
 import { dayAtHouse, streetOf } from '../record';
-import { instant, line, uuid } from '../record/shapes';
+import { instant, line, requireKept, uuid } from '../record/shapes';
 
 /** The six questions of a storm day, each with what can be said at a glance. */
 export const STORM_ASKS = {
@@ -46,7 +46,7 @@ const answers = object(
 export type StormAnswers = Readonly<Partial<Record<StormAsk, string>>>;
 
 /** What somebody says of a house on a storm day: that he takes it, or what he saw there. */
-export const stormEntrySchema = object({
+const stormEntrySchema = object({
   id: uuid('The id of the entry'),
   storm: uuid('The id of the storm day'),
   at: instant,
@@ -58,6 +58,12 @@ export const stormEntrySchema = object({
     .optional(),
 }).noUnknown();
 export type StormEntry = InferType<typeof stormEntrySchema>;
+
+/** Checks what came in as an entry. Throws a `ValidationError` whose message is a sentence. */
+export function readStormEntry(data: unknown): StormEntry {
+  requireKept(data);
+  return stormEntrySchema.validateSync(data);
+}
 
 /** One event, many houses; it ends with its day, and approves nothing. */
 export interface Storm {

@@ -121,8 +121,7 @@ const photosOfOne = (inspection: string) => sql`select distinct p.sha from ${ins
   and not exists (select from inspections o where o.id <> ${inspection} and o.evidence @> jsonb_build_array(jsonb_build_object('photo', jsonb_build_object('sha256', p.sha))))`; // prettier-ignore
 
 /** Leaves salted hashes where the owner’s name stands in a house’s head, changes and sealed records; every seal holds over these. */
-async function hideOwner(tx: Transaction, office: string, inspection: string): Promise<void> {
-  const seq = await counted(tx, office); // under the office's lock: nothing is recorded or sealed there meanwhile
+async function hideOwner(tx: Transaction, office: string, inspection: string, seq: number): Promise<void> {
   const [own] = await tx.select({ salt: inspections.salt }).from(inspections).where(eq(inspections.id, inspection));
   const ofHouse = (table: typeof changes | typeof decisions) =>
     and(eq(table.office, office), eq(table.inspection, inspection));
@@ -154,6 +153,7 @@ async function destroyIn(
   account: Account,
   wanted: { inspection: string; kind: Kept; reason: string },
 ): Promise<string[]> {
+  const seq = await counted(tx, account.office); // under the office’s lock: nothing is recorded, sealed or held meanwhile
   const [due] = await dueIn(tx, account.office, wanted);
   if (!due) throw new Problem(409, 'Not yet', 'Nothing of that is over its time at this house.');
   if (due.held) throw new Problem(409, 'Held', 'The record of this house is held; nothing of it is destroyed.');
@@ -161,7 +161,7 @@ async function destroyIn(
   let subjects = [`${kind} of ${inspection} until ${due.since}`];
   if (kind === 'photo')
     subjects = (await tx.execute<{ sha: string }>(photosOfOne(inspection))).rows.map(({ sha }) => sha);
-  else if (kind === 'owner') await hideOwner(tx, account.office, inspection);
+  else if (kind === 'owner') await hideOwner(tx, account.office, inspection, seq);
   else if (kind === 'note')
     subjects = (await tx.delete(notes).where(eq(notes.inspection, inspection)).returning({ id: notes.id })).map(({ id }) => id); // prettier-ignore
   else if (kind === 'draft')

@@ -3,7 +3,7 @@ import { and, asc, desc, eq, gt, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { array, number, object, string, ValidationError } from 'yup';
 import { canonicalText } from '@careful-latch/core/record';
-import { stormEntrySchema, whyNotEntry, type StormEntry } from '@careful-latch/core/storm';
+import { readStormEntry, whyNotEntry, type StormEntry } from '@careful-latch/core/storm';
 import type { Door, Transaction } from '../database/client';
 import { accounts, offices, stormEntries, storms } from '../database/schema';
 import { Problem } from '../problems';
@@ -108,7 +108,7 @@ export function stormRoutes(door: Door): Router {
       const named = (data as { id?: unknown } | null)?.id;
       const own = typeof named === 'string' && named.length <= 100 ? named : randomUUID();
       try {
-        const entry = stormEntrySchema.validateSync(data);
+        const entry = readStormEntry(data);
         const detail = await door.inOffice(account.office, async (tx) => takeIn(tx, account, await stormIn(tx, storm), entry)); // prettier-ignore
         results.push(detail === undefined ? { id: own, status: 'taken' } : { id: own, status: 'refused', detail });
       } catch (error) {

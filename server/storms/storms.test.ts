@@ -46,8 +46,10 @@ test('an entry that comes twice is one; under the same number nothing else; each
   const one = entry(id, '9 Orchard Loop');
   const bad = entry(id, '10 Orchard Loop', { kind: 'seen', release: 'release', answers: { source: 'running' } });
   const old = entry(id, '11 Orchard Loop', { at: '2026-01-02T15:00:00Z' });
-  const sent = await joss.post(`/api/storms/${id}/entries`, { entries: [one, bad, old, null, one] });
-  expect(statuses(sent.body)).toEqual(['taken', 'refused', 'refused', 'refused', 'taken']);
+  const sent = await joss.post(`/api/storms/${id}/entries`, {
+    entries: [one, bad, old, null, { ...one, address: { toString: 'x' } }, one],
+  });
+  expect(statuses(sent.body)).toEqual(['taken', 'refused', 'refused', 'refused', 'refused', 'taken']);
   expect(statuses((await ilse.post(`/api/storms/${id}/entries`, { entries: [one] })).body)).toEqual(['refused']);
   expect(
     statuses((await joss.post(`/api/storms/${id}/entries`, { entries: [{ ...one, address: '1 Lane' }] })).body),
