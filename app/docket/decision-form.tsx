@@ -321,7 +321,7 @@ export function DecisionForm({ walk }: { walk: Walk }) {
       <View style={{ gap: 14 }}>
         <Title>Decide and sign</Title>
         {!wide && <VerdictBlock evaluation={evaluation} />}
-        <OrderInForce inspection={inspection} />
+        <OrderInForce inspection={inspection} posting={!wide} />
         <Quiet>
           {inspector
             ? 'You decide, not the program. What you sign is sealed with everything shown today.'

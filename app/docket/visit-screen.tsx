@@ -275,7 +275,7 @@ export function VisitScreen({ walk }: { walk: Walk }) {
           <Quiet>{[header.owner, header.permit].filter(Boolean).join(' · ')}</Quiet>
         </View>
         {!wide && <SaveLine inspection={id} />}
-        <OrderInForce inspection={inspection} />
+        <OrderInForce inspection={inspection} posting={!wide} />
         {inspector &&
           inForce(docket).map((one) => (
             <OrderActs key={one.id} inspection={inspection} order={one} lead={account.role === 'lead'} />

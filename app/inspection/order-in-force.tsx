@@ -9,7 +9,14 @@ import { cut, usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
 
 /** The order that is in force at a house: nobody there is to miss it, whatever else is recorded. */
-export function OrderInForce({ inspection }: { inspection: Inspection }) {
+export function OrderInForce({
+  inspection,
+  posting = true,
+}: {
+  inspection: Inspection;
+  /** Whether a photo of it is asked for here; a wide screen has the house beside, where it is. */
+  posting?: boolean;
+}) {
   const palette = usePalette();
   return inForce(inspection.docket).map((order) => (
     <Fragment key={order.id}>
@@ -30,7 +37,7 @@ export function OrderInForce({ inspection }: { inspection: Inspection }) {
           </Words>
         )}
       </View>
-      <Posting inspection={inspection} order={order} />
+      {posting && <Posting inspection={inspection} order={order} />}
     </Fragment>
   ));
 }
