@@ -239,7 +239,7 @@ test('a finding is not waved through: it is taken up, or the lead says why it is
 test('a contractor walks, but cannot sign', ON_PHONE, async ({ page, office }) => {
   const walker = new Walker(page, office);
   await walker.signIn('Maro Tillane');
-  await walker.openFromList('9 Perry Bend');
+  await walker.openFromList('7 Sapling Close');
   await expect(page.getByRole('button', { name: 'Ask the office for an inspection' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Decide and sign' })).toBeHidden();
   await page.goto(`${page.url()}/decide`); // whoever knows the way gets no further

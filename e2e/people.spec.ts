@@ -2,7 +2,7 @@ import { ON_PHONE, expect, test } from './office';
 import { Walker } from './walk';
 
 test(
-  'from the invitation to the first signed inspection; switched off in the middle of a walk, what was entered is kept, and said',
+  'from the invitation to the first signed inspection; switched off in the middle of a walk, what was entered is kept, said, and taken in by the lead',
   ON_PHONE,
   async ({ page, office, browser }) => {
     const walker = new Walker(page, office);
@@ -38,13 +38,24 @@ test(
 
     await odo.goTo('inlet');
     await odo.record('inlet.ratingA', 30);
-    await expect(his.getByTestId('save-line').getByText('Sign in again to send 1 entry')).toBeVisible();
+    await expect(his.getByTestId('save-line').getByText('Your account was switched off')).toBeVisible();
+    await expect(his.getByRole('alert').getByText('It is kept for the lead of the office')).toBeVisible();
     await his.reload();
     await expect(odo.fact('inlet.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute(
       'aria-checked',
       'true',
     );
     await other.close();
+
+    await page.goto(`${office.address}/morning`);
+    const late = page.getByTestId('late');
+    await expect(late).toContainText("Odo D'Ambrose entered something");
+    await late.getByRole('button', { name: 'Take it in as theirs' }).click();
+    await expect(late.getByRole('status')).toHaveText('5 Cellar Row: 1 taken in.');
+    await page.goto(`${office.address}/`);
+    await walker.openFromList('5 Cellar Row');
+    await walker.goTo('inlet');
+    await expect(walker.fact('inlet.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute('aria-checked', 'true'); // prettier-ignore
   },
 );
 
@@ -194,7 +205,7 @@ test(
 );
 
 test(
-  'from a contractor’s self-check to a request: the office finds for itself, and claimed stands beside found',
+  'from a firm’s self-check to a request: its people share it, the office finds for itself, and claimed stands beside found',
   ON_PHONE,
   async ({ page, office, browser }) => {
     const maro = new Walker(page, office);
@@ -203,7 +214,27 @@ test(
     await maro.goTo('breaker');
     await maro.record('breaker.ratingA', 30);
     await maro.goTo('breaker'); // by the path
-    await page.goto(page.url().replace('/breaker', ''));
+    await maro.savedAtOffice();
+    const house = page.url().replace('/breaker', '');
+
+    await page.goto(`${office.address}/people`);
+    await expect(page.getByText('People of Tillane Electric')).toBeVisible();
+    await page.getByLabel('Whom').fill('Tove Marsh');
+    await maro.press('button', 'Make the link');
+    const link = /https?:\S+\/join#\S+/.exec(await page.getByTestId('link').innerText())![0];
+    const third = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
+    const hers = await third.newPage();
+    const tove = new Walker(hers, office);
+    await tove.bySheets();
+    await hers.goto(link);
+    await tove.join('Tove Marsh', 'tove');
+    await expect(hers.getByTestId('row-7 Sapling Close')).toBeVisible();
+    await tove.openFromList('12 Self-check Row');
+    await tove.goTo('inlet');
+    await tove.record('inlet.ratingA', 30);
+    await tove.savedAtOffice();
+    await third.close();
+    await page.goto(house);
     await maro.press('button', 'Ask the office for an inspection');
     await maro.press('button', 'Hand it over');
     await expect(page.getByText('You asked the office for an inspection')).toBeVisible();
@@ -213,6 +244,8 @@ test(
     const his = await other.newPage();
     const joss = new Walker(his, office);
     await joss.signIn('Joss Linnaker');
+    await expect(his.getByTestId('row-8 Pippin Row')).toBeVisible();
+    await expect(his.getByTestId('row-7 Sapling Close')).toBeHidden(); // the firm’s own
     await his.goto(`${office.address}/morning`);
     await his.getByTestId('concern-requests').getByText('12 Self-check Row').click();
     await expect(his.getByText('Inspection requested')).toBeVisible();

@@ -146,7 +146,7 @@ export function createApp({
     changeRoutes(door, keys, wake),
   );
   api.use(
-    peopleRoutes(door, keys),
+    peopleRoutes(door, keys, wake, publicUrl),
     rulesRoutes(door, keys),
     heldRoutes(door, keys),
     mailRoutes(door, keys, wake, publicUrl),

@@ -151,6 +151,7 @@ const schemas: Record<string, Json> = {
   Health: object({ status: text }),
   Session: object({
     csrfToken: { type: ['string', 'null'] },
+    switchedOff: { type: 'boolean' },
     account: nullable(object({ id: uuid, login: text, name: text, role: { enum: Object.keys(ROLES) } })),
     office: nullable(
       object({
@@ -158,6 +159,7 @@ const schemas: Record<string, Json> = {
         name: text,
         edition: { enum: EDITIONS },
         rules: nullable(ref('OfficeRules')),
+        firm: nullable(text),
         offlineHours: { type: 'integer' },
       }),
     ),
@@ -239,7 +241,21 @@ const schemas: Record<string, Json> = {
         receivedAt: instant,
       }),
     ),
+    entries: list(
+      object({
+        inspection: uuid,
+        by: uuid,
+        name: text,
+        address: text,
+        entries: number,
+        from: instant,
+        to: instant,
+        facts: list(object({ path: text, value: { type: ['string', 'number', 'null'] } })),
+      }),
+    ),
   }),
+  HeldEntries: object({ inspection: uuid, by: uuid, take: { type: 'boolean' }, words: text }, ['words']),
+  HeldTaken: object({ taken: { type: 'integer' }, refused: list(text) }),
   Words: object({ words: text }),
   Mails: object({
     mails: list(object({ id: uuid, to: text, subject: text, madeAt: instant, writtenAt: nullable(instant) })),
@@ -314,7 +330,7 @@ const schemas: Record<string, Json> = {
   Parties: object({
     parties: list(object({ account: uuid, name: text, since: instant, until: nullable({ ...instant }) })),
     asked: list(object({ name: text, expiresAt: instant })),
-    contractors: list(object({ account: uuid, name: text })),
+    contractors: list(object({ account: uuid, name: text, firm: nullable(text) })),
   }),
   Party: object({ account: uuid, name: text }, ['account', 'name']),
   PartyMade: object({ token: text, expiresAt: instant, done: { const: true } }, ['token', 'expiresAt', 'done']),
@@ -423,14 +439,23 @@ const schemas: Record<string, Json> = {
     keys: list({ type: 'object' }),
   }),
   People: object({
-    people: list(object({ id: uuid, login: text, name: text, role: states(ROLES), active: { type: 'boolean' } })),
-    invites: list(object({ id: uuid, name: text, role: states(ROLES), expiresAt: instant })),
+    people: list(
+      object({
+        id: uuid,
+        login: text,
+        name: text,
+        role: states(ROLES),
+        active: { type: 'boolean' },
+        firm: nullable(text),
+      }),
+    ),
+    invites: list(object({ id: uuid, name: text, role: states(ROLES), expiresAt: instant, firm: nullable(text) })),
   }),
-  Invite: object({ role: states(ROLES), name: text }),
+  Invite: object({ role: states(ROLES), name: text, firm: text, email: text }, ['firm', 'email']),
   Link: object({ token: text, expiresAt: instant }),
   Join: object({ token: text, name: text, login: text, password }, ['name', 'login']),
   Joined: object({ login: text }),
-  PersonChange: object({ role: states(ROLES), active: { type: 'boolean' } }, ['role', 'active']),
+  PersonChange: object({ role: states(ROLES), active: { type: 'boolean' }, firm: text }, ['role', 'active', 'firm']),
   Password: object({ password: text, next: password }),
   Sessions: object({
     email: nullable(text),
@@ -508,6 +533,7 @@ const accountParameter = { name: 'x-account', in: 'header', required: true, sche
 const signedIn = { security: [{ session: [] }] };
 const inspectorsOnly = { security: [{ session: ['inspector', 'lead'] }] };
 const leadOnly = { security: [{ session: ['lead'] }] };
+const leadOfPeople = { security: [{ session: ['lead', 'firm-lead'] }] };
 const protectedChange = { parameters: [{ name: 'x-csrf-token', in: 'header', required: true, schema: text }] };
 const body = (name: string): Json => ({ requestBody: { required: true, ...json(ref(name)) } });
 
@@ -639,9 +665,17 @@ export function openApi(): Json {
       },
       '/api/held': {
         get: {
-          summary: 'Decisions that were signed without signal and not sealed: one’s own, the lead’s all',
+          summary:
+            'Decisions that were signed without signal and not sealed, and what came from who was switched off: one’s own, the lead’s all',
           ...signedIn,
-          responses: answers('200', 'HeldDecisions', 'The decisions', ['401']),
+          responses: answers('200', 'HeldDecisions', 'What waits', ['401']),
+        },
+        post: {
+          summary: 'Takes in what somebody sent of a house after being switched off, or leaves it out; the lead’s',
+          ...leadOnly,
+          ...protectedChange,
+          ...body('HeldEntries'),
+          responses: answers('200', 'HeldTaken', 'Taken in, or left out', ['401', '403', '404', '422']),
         },
       },
       '/api/held/{id}': {
@@ -857,15 +891,15 @@ export function openApi(): Json {
       },
       '/api/people': {
         get: {
-          summary: 'The people of the office, and who is invited; the lead’s',
-          ...leadOnly,
+          summary: 'The people of the office, or of a firm, and who is invited',
+          ...leadOfPeople,
           responses: answers('200', 'People', 'The people', ['401', '403']),
         },
       },
       '/api/people/{id}': {
         patch: {
-          summary: 'Another role, or switched off or on; the lead’s',
-          ...leadOnly,
+          summary: 'Another role, a firm for whoever has none, or switched off or on',
+          ...leadOfPeople,
           parameters: [idParameter, ...protectedChange.parameters],
           ...body('PersonChange'),
           responses: answers('200', 'Done', 'Done', ['401', '403', '404', '409', '422']),
@@ -873,16 +907,16 @@ export function openApi(): Json {
       },
       '/api/people/{id}/reset': {
         post: {
-          summary: 'A link to a new password, to be used once within a day; the lead’s',
-          ...leadOnly,
+          summary: 'A link to a new password, to be used once within a day',
+          ...leadOfPeople,
           parameters: [idParameter, ...protectedChange.parameters],
           responses: answers('201', 'Link', 'The link’s secret', ['401', '403', '404', '422']),
         },
       },
       '/api/invites': {
         post: {
-          summary: 'An invitation, to be used once within a week; the lead’s',
-          ...leadOnly,
+          summary: 'An invitation, to be used once within a week',
+          ...leadOfPeople,
           ...protectedChange,
           ...body('Invite'),
           responses: answers('201', 'Link', 'The link’s secret', ['401', '403', '422']),
@@ -890,8 +924,8 @@ export function openApi(): Json {
       },
       '/api/invites/{id}': {
         delete: {
-          summary: 'Takes an invitation back; the lead’s',
-          ...leadOnly,
+          summary: 'Takes an invitation back',
+          ...leadOfPeople,
           parameters: [idParameter, ...protectedChange.parameters],
           responses: answers('200', 'Done', 'Done', ['401', '403', '404', '422']),
         },

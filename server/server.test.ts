@@ -392,6 +392,10 @@ describe('changes', () => {
     expect((await maro.get(`/api/inspections/${theirs}/records`)).body).toMatchObject({ records: [] });
     const refused = await maro.change(changeOf(touched(theirs, 'breaker.ratingA', 100)));
     expect(refused.body).toMatchObject({ results: [{ status: 'refused', detail: 'There is no such inspection.' }] });
+    // What he checks for himself is no business of the office until he asks it.
+    expect((await ilse.get(`/api/inspections/${own}`)).status).toBe(404);
+    expect((await ilse.change(changeOf(touched(own, 'breaker.ratingA', 100)))).body).toMatchObject({ results: [{ status: 'refused' }] }); // prettier-ignore
+    await maro.change(changeOf({ type: 'request', inspection: own }));
     // Once the office has decided on his own, it is an inspector's.
     await ilse.change(await ilse.decisionOn(own, CORRECTIONS));
     const late = await maro.change(changeOf(touched(own, 'breaker.ratingA', 30)));
@@ -413,7 +417,7 @@ describe('changes', () => {
     expect((await nan.change(decision)).body).toMatchObject({ results: [{ status: 'refused' }] });
     await set({ active: false });
     expect((await nan.get('/api/inspections')).status).toBe(401);
-    expect((await nan.change(changeOf(touched(id, 'breaker.ratingA', 30)))).status).toBe(401);
+    expect((await nan.change(changeOf(touched(id, 'breaker.ratingA', 30)))).body).toMatchObject({ results: [{ status: 'held' }] }); // prettier-ignore
     expect((await (await visitor(office)).signIn('nan')).status).toBe(401);
     expect((await nan.get('/api/session')).body).toMatchObject({ account: null });
   });
@@ -935,6 +939,7 @@ describe('OpenAPI', () => {
       ['/api/session', 'get', async () => who.get('/api/session')],
       ['/api/inspections', 'get', async () => who.get('/api/inspections')],
       ['/api/held', 'get', async () => who.get('/api/held')],
+      ['/api/held', 'post', async () => who.post('/api/held', { inspection: id, by: id, take: true })],
       ['/api/held/{id}', 'post', async () => who.post(`/api/held/${id}`, { words: 'It was another house.' })],
       ['/api/session/password', 'post', async () => who.post('/api/session/password', { password: 'not mine' })],
       ['/api/office', 'patch', async () => who.patch('/api/office', { offlineHours: 24 })],
@@ -1035,6 +1040,7 @@ describe('the record', () => {
     await maro.change(opening(house));
     const early = await maro.change(takenUp(house, violation));
     expect(early.body).toMatchObject({ results: [{ status: 'refused', detail: expect.stringContaining('only inspector or lead') as string }] }); // prettier-ignore
+    await maro.change(changeOf({ type: 'request', inspection: house }));
     await ilse.change(takenUp(house, violation));
     await ilse.change(await ilse.decisionOn(house, CORRECTIONS));
     const said = await maro.change(claim(house, violation));

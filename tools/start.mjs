@@ -156,7 +156,7 @@ async function main() {
   console.log(`\nReady after ${clock()}:  http://${host === '127.0.0.1' ? 'localhost' : host}:${port}`);
   if (!empty)
     console.log(
-      'Demo sign-ins (one tap on the first page): ilse, joss (inspectors), maro (contractor); password: windfall orchard',
+      'Demo sign-ins (one tap on the first page): ilse, joss (inspectors), maro (leads a firm); password: windfall orchard',
     );
   if (permitOffice) console.log(`A simulated permit office answers at ${permits} (see docs/running.md).`);
   console.log('Stop with Ctrl-C.');

@@ -34,7 +34,9 @@ const who = ({ security }: Operation): string =>
     : security[0]!.session.includes('inspector')
       ? 'whoever inspects'
       : security[0]!.session.includes('lead')
-        ? 'the lead'
+        ? security[0]!.session.includes('firm-lead')
+          ? 'the lead; of a firm its own lead'
+          : 'the lead'
         : 'whoever is signed in';
 
 function moves<S extends string>(all: readonly Move<S>[], words: Readonly<Record<S, string>>): string {
@@ -53,7 +55,7 @@ export function whoPage(): string {
   );
   return `# Who may do what
 
-Made from the code by \`npm run docs\`; tests try every route as nobody, as every role and from another office.
+Made from the code by \`npm run docs\`; tests try every route as nobody, as every role, from another firm and from another office.
 
 ## Roles
 
@@ -62,8 +64,9 @@ ${table(
   (Object.keys(ROLES) as Role[]).map((one) => [one, ROLES[one].split(': ')[1]!]),
 )}
 
-A contractor is told of the houses that he opened, everybody else of all houses of their office. Nobody is told of another office’s.
-Once the office has decided, a contractor only says what he has corrected, and shows it; a reader changes nothing.
+A contractor is told of the houses that somebody of his firm opened or that the office has given them, and of no other firm’s. Whoever
+is of the office is told of all its houses; of a self-check, once the firm has asked for an inspection. Nobody is told of another
+office’s. Once the office has decided, a contractor only says what he has corrected, and shows it; a reader changes nothing.
 
 ## Routes
 

@@ -3,7 +3,9 @@ import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { DECISIONS } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
-import { office, type HeldDecision } from '../stores/office';
+import { catchUp } from '../stores/inspections';
+import { office, type HeldDecision, type HeldEntries } from '../stores/office';
+import { LateList } from './late-list';
 import { useSession } from '../stores/session';
 import { momentText } from '../theme/dates';
 import { Input } from '../theme/elements';
@@ -11,19 +13,23 @@ import { usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Words } from '../theme/words';
 
-/** Decisions that were signed without signal and are not sealed: one’s own, and for the lead all; nothing where there is none. */
+/** Decisions that were signed without signal and are not sealed, and what came from who was switched off: one’s own, and for the lead all; nothing where there is none. */
 export function HeldList() {
   const palette = usePalette();
   const router = useRouter();
   const isLead = useSession((one) => one.account?.role === 'lead');
   const [held, setHeld] = useState<readonly HeldDecision[]>([]);
+  const [entries, setEntries] = useState<readonly HeldEntries[]>([]);
   const [leaving, setLeaving] = useState<string>();
   const [words, setWords] = useState('');
   const [trouble, setTrouble] = useState<string>();
   const load = useCallback(
     () =>
       office.held().then(
-        (found) => setHeld(found.held),
+        (found) => {
+          setHeld(found.held);
+          setEntries(found.entries);
+        },
         () => undefined, // without signal nothing is known of them
       ),
     [],
@@ -40,45 +46,57 @@ export function HeldList() {
       setTrouble((error as Error).message);
     }
   };
-  if (held.length === 0) return null;
+  const settled = () => {
+    void load();
+    void catchUp();
+  };
   return (
-    <View testID="held" style={{ gap: 6 }}>
-      <Heading style={{ color: palette.violation }}>{`Signed without signal, not sealed: ${held.length}`}</Heading>
-      {held.map((one) => (
-        <View key={one.id} style={{ gap: 6, paddingVertical: 8, borderTopWidth: 1, borderColor: palette.hairline }}>
-          <Words style={{ fontWeight: '700', fontSize: 17 }}>{one.address}</Words>
-          <Words style={{ fontSize: 16, lineHeight: 22 }}>
-            {`${one.by} signed “${one.decision ? DECISIONS[one.decision] : ''}” ${momentText(one.signedAt)}. ${one.why}`}
-          </Words>
-          <Quiet>{isLead ? 'It is sealed by a decision of yours, or left unsealed.' : 'It waits for the lead.'}</Quiet>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            <Plate
-              role="button"
-              label={isLead ? 'Look, and decide' : 'Look'}
-              onPress={() => router.navigate(`/inspection/${one.inspection}/${isLead ? 'decide' : 'record'}` as never)}
-            />
-            {isLead && leaving !== one.id && (
-              <Plate role="button" quiet label="Leave it unsealed" onPress={() => setLeaving(one.id)} />
-            )}
-          </View>
-          {leaving === one.id && (
-            <>
-              <Input
-                aria-label="Why it stays unsealed"
-                placeholder="Why it stays unsealed"
-                value={words}
-                onChangeText={setWords}
-                renderErrorMessage={false}
-                containerStyle={{ paddingHorizontal: 0 }}
-              />
-              <Trouble>{trouble}</Trouble>
-              <View style={{ flexDirection: 'row' }}>
-                <Plate role="button" label="Leave it so" onPress={() => void leave(one.id)} />
+    <>
+      <LateList entries={entries} isLead={isLead} onSettled={settled} />
+      {held.length > 0 && (
+        <View testID="held" style={{ gap: 6 }}>
+          <Heading style={{ color: palette.violation }}>{`Signed without signal, not sealed: ${held.length}`}</Heading>
+          {held.map((one) => (
+            <View key={one.id} style={{ gap: 6, paddingVertical: 8, borderTopWidth: 1, borderColor: palette.hairline }}>
+              <Words style={{ fontWeight: '700', fontSize: 17 }}>{one.address}</Words>
+              <Words style={{ fontSize: 16, lineHeight: 22 }}>
+                {`${one.by} signed “${one.decision ? DECISIONS[one.decision] : ''}” ${momentText(one.signedAt)}. ${one.why}`}
+              </Words>
+              <Quiet>
+                {isLead ? 'It is sealed by a decision of yours, or left unsealed.' : 'It waits for the lead.'}
+              </Quiet>
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+                <Plate
+                  role="button"
+                  label={isLead ? 'Look, and decide' : 'Look'}
+                  onPress={() =>
+                    router.navigate(`/inspection/${one.inspection}/${isLead ? 'decide' : 'record'}` as never)
+                  }
+                />
+                {isLead && leaving !== one.id && (
+                  <Plate role="button" quiet label="Leave it unsealed" onPress={() => setLeaving(one.id)} />
+                )}
               </View>
-            </>
-          )}
+              {leaving === one.id && (
+                <>
+                  <Input
+                    aria-label="Why it stays unsealed"
+                    placeholder="Why it stays unsealed"
+                    value={words}
+                    onChangeText={setWords}
+                    renderErrorMessage={false}
+                    containerStyle={{ paddingHorizontal: 0 }}
+                  />
+                  <Trouble>{trouble}</Trouble>
+                  <View style={{ flexDirection: 'row' }}>
+                    <Plate role="button" label="Leave it so" onPress={() => void leave(one.id)} />
+                  </View>
+                </>
+              )}
+            </View>
+          ))}
         </View>
-      ))}
-    </View>
+      )}
+    </>
   );
 }

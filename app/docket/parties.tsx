@@ -79,7 +79,7 @@ export function Parties({ inspection: { id, header, decisions } }: { inspection:
                 key={one.account}
                 role="button"
                 quiet
-                label={`Give it to ${one.name}`}
+                label={`Give it to ${[one.name, one.firm].filter(Boolean).join(', ')}`}
                 onPress={() => void attempt(() => office.giveHouse(id, { account: one.account }))}
               />
             ))}

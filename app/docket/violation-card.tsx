@@ -11,6 +11,7 @@ import {
   foundIn,
   inspects,
   isOpen,
+  isOutside,
   isSettledByPhoto,
   openAppeals,
   sameFinding,
@@ -271,7 +272,7 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
           {state === 'claimed' && looks && inspector && (
             <Plate role="button" label="Not corrected" onPress={() => setAsking('not-corrected')} />
           )}
-          {state === 'open' && !inspector && account?.role === 'contractor' && (
+          {state === 'open' && account !== null && isOutside(account.role) && (
             <Plate role="button" label="It is corrected" onPress={() => setAsking('claim')} />
           )}
           {waits && open && inspector && (

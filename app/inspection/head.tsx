@@ -3,7 +3,7 @@ import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
 import { Suspense, lazy, memo, useState } from 'react';
 import { View } from 'react-native';
-import { inForce, isToVisit, stateWords, type Inspection } from '@careful-latch/core/record';
+import { inForce, isOutside, isToVisit, stateWords, type Inspection } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
 import { record } from '../stores/inspections';
 import { useSession } from '../stores/session';
@@ -68,7 +68,7 @@ function Request({ inspection }: { inspection: Inspection }) {
 /** What can be done with the whole: findings, the decision, and the records once there are any. */
 export const Acts = memo(function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
   const router = useRouter();
-  const contractor = useSession((one) => one.account?.role === 'contractor');
+  const contractor = useSession((one) => one.account !== null && isOutside(one.account.role));
   const violations = violationsOf(evaluation).length;
   const go = (screen: string) => router.navigate(`/inspection/${inspection.id}/${screen}` as never);
   return (

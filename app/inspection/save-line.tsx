@@ -2,6 +2,7 @@ import { memo } from 'react';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { factLabel, valueText } from '@careful-latch/core/case';
+import type { SetAside } from '../stores/device';
 import { catchUp, readAside, undo, useInspections } from '../stores/inspections';
 import { usePhotos } from '../stores/photos';
 import { TARGET, usePalette } from '../theme/theme';
@@ -10,12 +11,37 @@ import { signInFor } from '../theme/way-on';
 import { Words } from '../theme/words';
 
 /** What was to be recorded, in words; by its address, where this version of the application does not know the fact. */
-function entryOf(path: string, value: string | number | null): string {
+export function entryOf(path: string, value: string | number | null): string {
   try {
     return `${factLabel(path)}: ${valueText(path, value ?? undefined)}`;
   } catch {
     return `${path}: ${String(value)}`;
   }
+}
+
+type Alike = readonly [SetAside, ...SetAside[]];
+
+/** What was set aside, together what is of one house and for one reason. */
+function asideTogether(aside: ReadonlyMap<number, SetAside>): Alike[] {
+  const groups = new Map<string, [SetAside, ...SetAside[]]>();
+  for (const one of aside.values()) {
+    const key = `${one.change.inspection} ${one.why}`;
+    const group = groups.get(key);
+    if (group) group.push(one);
+    else groups.set(key, [one]);
+  }
+  return [...groups.values()];
+}
+
+/** As many of them are named. */
+const MOST_NAMED = 6;
+function asideText(alike: Alike, address: string | undefined): string {
+  const entries = alike.flatMap(({ change }) =>
+    change.type === 'facts' ? change.facts.map(({ path, value }) => entryOf(path, value)) : [],
+  );
+  const named = [...entries.slice(0, MOST_NAMED), ...(entries.length > MOST_NAMED ? ['and more'] : [])].join(', ');
+  const what = alike.length === 1 ? 'an entry' : `${alike.length} entries`;
+  return `The office cannot take ${what}${address === undefined ? '' : ` of ${address}`}${named && ` (${named})`}: ${alike[0].why} ${alike.length === 1 ? 'It is' : 'They are'} kept on this phone until you tap here.`;
 }
 
 /** Where what was entered is, in a small line; and what the office or the device said about it. Follows the answer to a tap. */
@@ -51,36 +77,37 @@ const Saved = memo(function Saved({
       ? ['On this phone only: the office has no such inspection.', palette.unproven]
       : reach === 'signed-out'
         ? [`On this phone. Sign in again to send ${toSend(waiting, photos) || 'and fetch'}.`, palette.unproven]
-        : waiting === 0 && reach === 'reached'
+        : reach === 'switched-off'
           ? [
-              !asked
-                ? 'Asking the office…'
-                : photos > 0
-                  ? `Saved at the office; ${toSend(0, photos)} on the way`
-                  : 'Saved at the office',
-              palette.quiet,
+              'Your account was switched off. What you enter goes to the office’s lead, who says what of it is kept.',
+              palette.unproven,
             ]
-          : reach === 'unreachable'
+          : waiting === 0 && reach === 'reached'
             ? [
-                `Saved on this phone; the office cannot be reached${waiting + photos > 0 ? ` (${toSend(waiting, photos)} to send)` : ''}`,
-                palette.unproven,
+                !asked
+                  ? 'Asking the office…'
+                  : photos > 0
+                    ? `Saved at the office; ${toSend(0, photos)} on the way`
+                    : 'Saved at the office',
+                palette.quiet,
               ]
-            : ['Saved on this phone, sending…', palette.quiet];
+            : reach === 'unreachable'
+              ? [
+                  `Saved on this phone; the office cannot be reached${waiting + photos > 0 ? ` (${toSend(waiting, photos)} to send)` : ''}`,
+                  palette.unproven,
+                ]
+              : ['Saved on this phone, sending…', palette.quiet];
   return (
     <View style={{ gap: 4 }}>
-      {[...aside].map(([key, { change, why }]) => (
+      {asideTogether(aside).map((alike) => (
         <Pressable
-          key={key}
+          key={alike[0].change.id}
           role="alert"
           onPress={readAside}
           style={{ padding: 10, borderLeftWidth: 4, borderColor: palette.violation, backgroundColor: palette.sheet }}
         >
           <Words color={palette.violation} style={{ fontSize: 16 }}>
-            The office cannot take an entry
-            {byId[change.inspection] && ` of ${byId[change.inspection]!.header.address}`}
-            {change.type === 'facts' &&
-              ` (${change.facts.map(({ path, value }) => entryOf(path, value)).join(', ')})`}: {why} It is kept on this
-            phone until you tap here.
+            {asideText(alike, byId[alike[0].change.inspection]?.header.address)}
           </Words>
         </Pressable>
       ))}

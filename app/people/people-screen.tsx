@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
-import { View } from 'react-native';
-import { ROLES, type Role } from '@careful-latch/core/record';
+import { View, type TextInputProps } from 'react-native';
+import { ROLES, isOutside, roleName, type Role } from '@careful-latch/core/record';
 import { ShownLink, type Shown } from './shown-link';
 import { Trouble } from '../theme/trouble';
 import { Plate, Plates } from '../plates/plate';
@@ -14,7 +14,8 @@ import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 
 const NAMES = Object.keys(ROLES) as Role[];
-const roleName = (role: Role) => ROLES[role].split(':')[0]!;
+/** What somebody of a firm, of no firm, can be. */
+const rolesOf = (firm: string | null) => NAMES.filter((one) => (firm === null ? one !== 'firm-lead' : isOutside(one)));
 
 type Try = (work: () => Promise<unknown>) => Promise<void>;
 
@@ -41,14 +42,14 @@ function Person({
           <Words style={{ fontWeight: '700' }} color={person.active ? palette.ink : palette.quiet}>
             {person.name}
           </Words>
-          <Quiet>{`${person.login} · ${roleName(person.role)}${person.active ? '' : ' · switched off'}${self ? ' · you' : ''}`}</Quiet>
+          <Quiet>{`${person.login} · ${roleName(person.role)}${person.firm ? `, ${person.firm}` : ''}${person.active ? '' : ' · switched off'}${self ? ' · you' : ''}`}</Quiet>
         </View>
         <Plate role="button" quiet label={open ? 'Fold' : 'Change'} onPress={() => setOpen(!open)} />
       </View>
       {open && (
         <>
           <Plates label={`Role of ${person.name}`}>
-            {NAMES.map((role) => (
+            {rolesOf(person.firm).map((role) => (
               <Plate
                 key={role}
                 label={roleName(role)}
@@ -58,6 +59,9 @@ function Person({
             ))}
           </Plates>
           <Quiet>{ROLES[person.role]}</Quiet>
+          {person.firm === null && person.role === 'contractor' && (
+            <IntoFirm onName={(firm) => void attempt(() => office.changePerson(person.id, { firm }))} />
+          )}
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
             <Plate
               role="button"
@@ -73,6 +77,19 @@ function Person({
           </View>
         </>
       )}
+    </View>
+  );
+}
+
+/** Says of which firm a contractor is, once and for good. */
+function IntoFirm({ onName }: { onName: (name: string) => void }) {
+  const [name, setName] = useState('');
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: 8 }}>
+      <View style={{ flex: 1 }}>
+        <Line label="Firm" value={name} onChangeText={setName} />
+      </View>
+      <Plate role="button" label="Is of this firm" disabled={name.trim() === ''} onPress={() => onName(name.trim())} />
     </View>
   );
 }
@@ -132,15 +149,33 @@ function OfflineHours({ attempt }: { attempt: Try }) {
   );
 }
 
-/** The people of the office, for the lead: who may come in, as what, and who no longer. */
+/** A line to write on. */
+const Line = ({
+  label,
+  ...field
+}: { label: string } & Pick<TextInputProps, 'value' | 'onChangeText' | 'inputMode'>) => (
+  <Input
+    label={label}
+    aria-label={label}
+    renderErrorMessage={false}
+    containerStyle={{ paddingHorizontal: 0 }}
+    {...field}
+  />
+);
+
+/** The people of the office, for its lead, or of a firm, for the firm’s: who may come in, as what, and who no longer. */
 export function PeopleScreen() {
   const own = useSession((one) => one.account);
+  const ownFirm = useSession((one) => one.office?.firm ?? null);
+  const ofOffice = own?.role === 'lead';
   const [people, setPeople] = useState<readonly Colleague[]>([]);
   const [invites, setInvites] = useState<readonly Invite[]>([]);
   const [trouble, setTrouble] = useState<string>();
   const [link, setLink] = useState<Shown>();
   const [name, setName] = useState('');
-  const [role, setRole] = useState<Role>('inspector');
+  const [email, setEmail] = useState('');
+  const [firm, setFirm] = useState('');
+  const [role, setRole] = useState<Role>(ofOffice ? 'inspector' : 'contractor');
   const load = useCallback(async () => {
     const found = await office.people();
     setPeople(found.people);
@@ -163,16 +198,19 @@ export function PeopleScreen() {
   }, [attempt]);
   const invite = () =>
     attempt(async () => {
-      const made = await office.invite({ name: name.trim(), role });
+      const ofFirm = ofOffice && isOutside(role) ? firm.trim() : '';
+      const made = await office.invite({ name: name.trim(), role, firm: ofFirm, email: email.trim() });
       setLink({ name: name.trim(), link: made, reset: false });
       setName('');
+      setEmail('');
     });
   return (
     <Screen narrow head={<Back to="/" label="Inspections" />}>
       <View style={{ gap: 12 }}>
-        <Title>People</Title>
+        <Title>{ofOffice ? 'People' : `People of ${ownFirm ?? 'your firm'}`}</Title>
         <Quiet>
-          Whoever is switched off is out at the next touch; what they entered without signal waits for them.
+          Whoever is switched off is out at the next touch; what they had not sent comes to the lead of the office, who
+          says what of it is kept.
         </Quiet>
         <Trouble>{trouble}</Trouble>
         {link && <ShownLink {...link} onClose={() => setLink(undefined)} />}
@@ -190,27 +228,29 @@ export function PeopleScreen() {
         {invites.length > 0 && <Heading>Invited</Heading>}
         {invites.map((one) => (
           <View key={one.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-            <Words style={{ flex: 1 }}>{`${one.name}, ${roleName(one.role)}, until ${dayText(one.expiresAt)}`}</Words>
+            <Words
+              style={{ flex: 1 }}
+            >{`${[one.name, roleName(one.role), one.firm].filter(Boolean).join(', ')}, until ${dayText(one.expiresAt)}`}</Words>
             <Plate role="button" quiet label="Take back" onPress={() => void attempt(() => office.takeBack(one.id))} />
           </View>
         ))}
-        <OfflineHours attempt={attempt} />
-        <Outbox />
+        {ofOffice && <OfflineHours attempt={attempt} />}
+        {ofOffice && <Outbox />}
         <Heading>Invite somebody</Heading>
-        <Input
-          label="Whom"
-          aria-label="Whom"
-          value={name}
-          onChangeText={setName}
-          renderErrorMessage={false}
-          containerStyle={{ paddingHorizontal: 0 }}
+        <Line label="Whom" value={name} onChangeText={setName} />
+        <Line
+          label="Mail address, if the link should go there"
+          value={email}
+          onChangeText={setEmail}
+          inputMode="email"
         />
         <Plates label="As what">
-          {NAMES.map((one) => (
+          {(ofOffice ? NAMES : rolesOf(ownFirm ?? '')).map((one) => (
             <Plate key={one} label={roleName(one)} selected={role === one} onPress={() => setRole(one)} />
           ))}
         </Plates>
         <Quiet>{ROLES[role]}</Quiet>
+        {ofOffice && isOutside(role) && <Line label="Of which firm" value={firm} onChangeText={setFirm} />}
         <Button title="Make the link" onPress={() => void invite()} />
       </View>
     </Screen>

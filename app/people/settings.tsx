@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { inspects } from '@careful-latch/core/record';
+import { inspects, isOutside, roleName } from '@careful-latch/core/record';
 import { toSend } from '../inspection/save-line';
 import { Plate, Plates } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
@@ -14,6 +14,7 @@ import { Heading, Quiet, Words } from '../theme/words';
 export function Settings({ onClose }: { onClose: () => void }) {
   const router = useRouter();
   const account = useSession((one) => one.account);
+  const firm = useSession((one) => one.office?.firm);
   const waiting = useInspections((one) => one.waiting);
   const photos = usePhotos((one) => one.waiting);
   const inspector = account !== null && inspects(account.role);
@@ -28,7 +29,7 @@ export function Settings({ onClose }: { onClose: () => void }) {
     <Overlay label="Settings" onClose={onClose}>
       <View>
         <Heading>{account?.name}</Heading>
-        <Quiet>{account?.role}</Quiet>
+        {account && <Quiet>{[roleName(account.role), firm].filter(Boolean).join(', ')}</Quiet>}
       </View>
       <Words style={{ fontWeight: '700' }}>Appearance</Words>
       <Plates label="Appearance">
@@ -61,11 +62,17 @@ export function Settings({ onClose }: { onClose: () => void }) {
         <Plate role="button" label="Calendar" onPress={() => go('/calendar')} />
         {inspector && <Plate role="button" label="Storm day" onPress={() => go('/storm')} />}
         {inspector && <Plate role="button" label="Month" onPress={() => go('/month')} />}
-        <Plate role="button" label="All of the office" onPress={() => go('/all')} />
-        {account?.role !== 'contractor' && (
+        <Plate
+          role="button"
+          label={account && isOutside(account.role) ? 'All of yours' : 'All of the office'}
+          onPress={() => go('/all')}
+        />
+        {account && !isOutside(account.role) && (
           <Plate role="button" label="Rules of the office" onPress={() => go('/rules')} />
         )}
-        {account?.role === 'lead' && <Plate role="button" label="People" onPress={() => go('/people')} />}
+        {(account?.role === 'lead' || account?.role === 'firm-lead') && (
+          <Plate role="button" label="People" onPress={() => go('/people')} />
+        )}
         {account?.role === 'lead' && <Plate role="button" label="Kept, and destroyed" onPress={() => go('/keeping')} />}
         <Plate role="button" label="Password, sessions" onPress={() => go('/account')} />
       </View>

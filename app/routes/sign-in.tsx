@@ -2,6 +2,7 @@ import { Button, Input } from '../theme/elements';
 import { Redirect } from 'expo-router';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { roleName } from '@careful-latch/core/record';
 import { Mark } from '../drawn/mark';
 import { Plate } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
@@ -71,7 +72,7 @@ function SignInForm({ again }: { again: boolean }) {
             <Plate
               key={one.login}
               role="button"
-              label={`${one.name}, ${one.role}`}
+              label={`${one.name}, ${roleName(one.role).toLowerCase()}`}
               onPress={() => void attempt(() => signIn(one.login, one.password))}
             />
           ))}

@@ -335,6 +335,23 @@ test('a session that ended asks to sign in, and keeps what waits', async () => {
   expect(state()).toMatchObject({ reach: 'signed-out', waiting: 1 });
 });
 
+test('whoever was switched off is told so; what they enter is sent, and kept for the lead', async () => {
+  const id = openInspection(header);
+  await settle();
+  const detail = 'It is kept for the lead of the office.';
+  jest
+    .spyOn(office, 'take')
+    .mockImplementation((changes) => Promise.resolve(changes.map(({ id }) => ({ id, status: 'held', detail }))));
+  const nobody = { csrfToken: 't', account: null, office: null, passwordAt: null, demo: [], needsSetup: false };
+  jest.spyOn(office, 'session').mockResolvedValue({ ...nobody, switchedOff: true });
+  fake.trouble = new Refused(401, 'Sign in first.');
+  record(touched(id, 'breaker.ratingA', 30));
+  await settle();
+  expect(state()).toMatchObject({ reach: 'switched-off', waiting: 0 });
+  expect([...state().aside.values()]).toMatchObject([{ why: detail }]);
+  expect(state().byId[id]!.case.breaker).toEqual({ ratingA: 30 }); // shown here as it was entered
+});
+
 test('what others recorded comes in, in portions, and only what is new is asked for', async () => {
   const id = openInspection(header);
   await settle();

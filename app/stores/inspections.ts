@@ -21,7 +21,7 @@ import { sha256 } from './sha256';
 import { closePhotos, openPhotos, sendPhotos, usePhotos } from './photos';
 
 /** Where what was entered is: on this device, and at the office or not. */
-type Reach = 'reached' | 'unreachable' | 'signed-out';
+type Reach = 'reached' | 'unreachable' | 'signed-out' | 'switched-off';
 
 interface Undo {
   readonly inspection: string;
@@ -250,6 +250,13 @@ export function readAside(): void {
 /** The session has ended, or is somebody else’s by now. */
 const NOT_ITS_SESSION = [401, 409];
 
+/** Why the office does not know this session any more: it ended, or its owner was switched off. */
+const whyNotIn = () =>
+  office.session().then(
+    ({ switchedOff }): Reach => (switchedOff ? 'switched-off' : 'signed-out'),
+    (): Reach => 'signed-out',
+  );
+
 /** What the office answers to a portion as a whole when something in it cannot even be read. */
 const UNREADABLE = [400, 413, 422];
 
@@ -400,7 +407,7 @@ function send(): Promise<void> {
     } catch (error) {
       if (device !== target) return;
       asksOthers = true;
-      if (error instanceof Refused && NOT_ITS_SESSION.includes(error.status)) set({ reach: 'signed-out' });
+      if (error instanceof Refused && NOT_ITS_SESSION.includes(error.status)) set({ reach: await whyNotIn() });
       else if (error instanceof Unreachable || error instanceof Refused) {
         set({ reach: 'unreachable' });
         timer = setTimeout(() => void catchUp(), pauseMs);

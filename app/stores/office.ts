@@ -20,6 +20,8 @@ export class Refused extends Error {
 
 export interface SessionState {
   readonly csrfToken: string | null;
+  /** Whoever asks was switched off; what they still send is kept for the lead. */
+  readonly switchedOff: boolean;
   readonly account: {
     readonly id: string;
     readonly login: string;
@@ -34,13 +36,15 @@ export interface SessionState {
     readonly rules: Rules | null;
     /** So many hours after it was signed without signal, a decision is still sealed. */
     readonly offlineHours: number;
+    /** The name of the firm that whoever is signed in is of. */
+    readonly firm: string | null;
   } | null;
   /** When the password was given last, ms since 1970. */
   readonly passwordAt: number | null;
   readonly demo: readonly {
     readonly login: string;
     readonly name: string;
-    readonly role: string;
+    readonly role: Role;
     readonly password: string;
   }[];
   readonly needsSetup: boolean;
@@ -119,13 +123,26 @@ export interface HeldDecision {
   readonly signedAt: string;
 }
 
-/** Somebody of the office, as the lead sees them. */
+/** What somebody sent of a house after they were switched off. */
+export interface HeldEntries {
+  readonly inspection: string;
+  readonly by: string;
+  readonly name: string;
+  readonly address: string;
+  readonly entries: number;
+  readonly from: string;
+  readonly to: string;
+  readonly facts: readonly { readonly path: string; readonly value: string | number | null }[];
+}
+
+/** Somebody of the office or of a firm, as its lead sees them. */
 export interface Colleague {
   readonly id: string;
   readonly login: string;
   readonly name: string;
   readonly role: Role;
   readonly active: boolean;
+  readonly firm: string | null;
 }
 
 /** A mail of the office: that it was made, and whether it went. */
@@ -143,6 +160,7 @@ export interface Invite {
   readonly name: string;
   readonly role: Role;
   readonly expiresAt: string;
+  readonly firm: string | null;
 }
 
 /** The secret of a link that can be used once. */
@@ -200,7 +218,7 @@ export interface Note {
 export interface Parties {
   readonly parties: readonly { account: string; name: string; since: string; until: string | null }[];
   readonly asked: readonly { name: string; expiresAt: string }[];
-  readonly contractors: readonly { account: string; name: string }[];
+  readonly contractors: readonly { account: string; name: string; firm: string | null }[];
 }
 
 export type Counted = readonly { readonly of: string; readonly n: number }[];
@@ -321,14 +339,17 @@ export const office = {
   rules: () => ask<{ versions: Version[] }>('GET', '/rules'),
   adopt: (wanted: { profile: Rules['profile']; reason: string; after: number; openToo: boolean }) =>
     change<{ version: number; moved: number }>('POST', '/rules', wanted),
-  held: () => ask<{ held: HeldDecision[] }>('GET', '/held'),
+  held: () => ask<{ held: HeldDecision[]; entries: HeldEntries[] }>('GET', '/held'),
+  settleEntries: (wanted: { inspection: string; by: string; take: boolean; words?: string }) =>
+    change<{ taken: number; refused: string[] }>('POST', '/held', wanted),
   leaveUnsealed: (id: string, words: string) => change<object>('POST', `/held/${id}`, { words }),
   passwordAgain: (password: string) => change<object>('POST', '/session/password', { password }),
   changeOffice: (wanted: { offlineHours: number }) => change<object>('PATCH', '/office', wanted),
   people: () => ask<{ people: Colleague[]; invites: Invite[] }>('GET', '/people'),
-  invite: (wanted: { name: string; role: Role }) => change<Link>('POST', '/invites', wanted),
+  invite: (wanted: { name: string; role: Role; firm: string; email: string }) =>
+    change<Link>('POST', '/invites', wanted),
   takeBack: (invite: string) => change<object>('DELETE', `/invites/${invite}`),
-  changePerson: (id: string, wanted: { role?: Role; active?: boolean }) =>
+  changePerson: (id: string, wanted: { role?: Role; active?: boolean; firm?: string }) =>
     change<object>('PATCH', `/people/${id}`, wanted),
   resetPassword: (id: string) => change<Link>('POST', `/people/${id}/reset`),
   join: (wanted: object) => change<{ login: string }>('POST', '/join', wanted),

@@ -6,6 +6,7 @@ const account = { id: 'a-person', login: 'ilse', name: 'Ilse O’Harrow', role: 
 const at = { id: 'an-office', name: 'Windfall Township', edition: '2020' } as const;
 const stranger: SessionState = {
   csrfToken: null,
+  switchedOff: false,
   account: null,
   office: null,
   passwordAt: null,

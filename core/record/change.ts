@@ -30,7 +30,7 @@ import { seenIn } from './findings';
 import { judged } from './judging';
 import { headsAt, linesOfPart, merged, placeOfConflict, unseenOfPart, withSeen } from './merging';
 import type { Head } from './recorded';
-import { inspects, type Person } from './people';
+import { inspects, isOutside, type Person } from './people';
 import { dayAtHouse, requireKept } from './shapes';
 import {
   changeSchemas,
@@ -251,7 +251,7 @@ export function applyChange(
         ? { ok: true, inspection: { ...inspection, rules: rules!, changedAt: change.at } }
         : refused('Only an inspector says under which rules it is judged.');
     case 'request': {
-      if (person.role !== 'contractor') return refused('A contractor asks the office for an inspection; you make it.');
+      if (!isOutside(person.role)) return refused('A contractor asks the office for an inspection; you make it.');
       if (inspection.claimed || inspection.decisions.length > 0)
         return refused('The office was asked for this inspection already.');
       const claimed = { case: inspection.case, by, at: change.at };

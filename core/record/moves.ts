@@ -9,6 +9,7 @@ export interface Move<S extends string> {
 }
 
 const INSPECTORS = ['inspector', 'lead'] as const;
+const OUTSIDE = ['contractor', 'firm-lead'] as const;
 const LEAD = ['lead'] as const;
 
 export const VIOLATION_STATES = {
@@ -37,7 +38,7 @@ export const VIOLATION_MOVES: readonly Move<ViolationState>[] = [
   {
     from: ['open'],
     to: 'claimed',
-    who: ['contractor', ...INSPECTORS],
+    who: [...OUTSIDE, ...INSPECTORS],
     needs: 'words: what was done; the day keeps running',
   },
   {
@@ -189,7 +190,7 @@ export const APPEAL_MOVES: readonly Move<AppealState>[] = [
   {
     from: ['none'],
     to: 'filed',
-    who: ['contractor', ...INSPECTORS],
+    who: [...OUTSIDE, ...INSPECTORS],
     needs: 'what is appealed, and on what ground; orders stand meanwhile',
   },
   { from: ['filed'], to: 'upheld', who: LEAD, needs: 'who decided on it, and why: what was appealed stands' },

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { and, eq, isNotNull, or, sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { daysOf, iCalendar } from '@careful-latch/core/calendar';
+import { isOutside } from '@careful-latch/core/record';
 import type { Door } from '../database/client';
 import { accounts, inspections } from '../database/schema';
 import { seenBy } from '../inspections/queries';
@@ -63,7 +64,7 @@ export function calendarRoutes(door: Door): Router {
             ),
           );
         const days = rows
-          .filter(({ asked }) => account.role !== 'contractor' || !asked) // what the office records then is its own yet
+          .filter(({ asked }) => !isOutside(account.role) || !asked) // what the office records then is its own yet
           .flatMap((one) =>
             daysOf({
               id: one.id,

@@ -5,6 +5,7 @@ import {
   applyChange,
   canonicalText,
   installerOf,
+  isOutside,
   judged,
   ofOldDevice,
   readChange,
@@ -41,6 +42,8 @@ type Result =
 export interface Received {
   at(change: Change): number;
   readonly passwordAt: number;
+  /** Late: its sender is switched off, and it is kept for the lead. From the lead: so it was kept, and the lead takes it in. */
+  readonly as?: 'late' | 'from the lead';
 }
 const HOUR_MS = 3600_000;
 /** A decision that comes later than this after it was signed was signed without signal. */
@@ -188,7 +191,7 @@ const AHEAD =
 /** Why somebody may not change an inspection; undefined where they may. */
 function whyNotBy({ role }: Account, before: Inspection | undefined, { type }: Change): string | undefined {
   if (role === 'reader') return 'A reader changes nothing.';
-  if (role !== 'contractor' || !before || CLAIMS.includes(type)) return undefined;
+  if (!isOutside(role) || !before || CLAIMS.includes(type)) return undefined;
   if (before.decisions.length > 0) return 'The office has decided on it; only an inspector records there now.';
   return before.claimed && 'The office was asked for this inspection; only an inspector records there now.';
 }
@@ -208,6 +211,9 @@ export async function counted(tx: Transaction, office: string): Promise<number> 
 const ID_IN_USE = 'Something else was recorded under this number. Record it anew.';
 
 const heldWords = (why: string) => `It is kept for the lead of the office, and not sealed: ${why}`;
+const SWITCHED_OFF = 'the account was switched off before it arrived.';
+/** More than this of one account does not wait for a lead; what comes after stays on its device. */
+const MOST_LATE = 2000;
 
 async function heldBefore(tx: Transaction, account: Account, { id }: Change): Promise<Result | undefined> {
   const [kept] = await tx.select({ by: held.by, why: held.why }).from(held).where(eq(held.id, id));
@@ -217,7 +223,15 @@ async function heldBefore(tx: Transaction, account: Account, { id }: Change): Pr
     : { id, status: 'refused', detail: ID_IN_USE };
 }
 
-/** Keeps a decision that was signed without signal for the lead; nothing of it is sealed. */
+/** Keeps for the lead what an account sends after it was switched off. */
+async function holdLate(tx: Transaction, account: Account, change: Change): Promise<Result> {
+  const waiting = await tx.$count(held, and(eq(held.by, account.id), isNull(held.settledAt)));
+  return waiting < MOST_LATE
+    ? hold(tx, account, change, SWITCHED_OFF)
+    : { id: change.id, status: 'refused', detail: `${MOST_LATE} entries of this account wait for the lead already; this one stays on this device.` }; // prettier-ignore
+}
+
+/** Keeps a change for the lead; nothing of it is sealed. */
 async function hold(tx: Transaction, account: Account, change: Change, why: string): Promise<Result> {
   const row = {
     id: change.id,
@@ -272,8 +286,15 @@ async function takeIn(
   received: Received,
 ): Promise<Result> {
   const seq = await counted(tx, account.office);
+  if (received.as === 'from the lead') {
+    const result = await takeInNew(tx, keys, account, change, seq, received);
+    const settled = 'detail' in result ? result.detail : 'taken in';
+    await tx.update(held).set({ settledAt: new Date(), settled }).where(eq(held.id, change.id));
+    return result;
+  }
   const before = await answeredBefore(tx, account, change);
-  return before ?? takeInNew(tx, keys, account, change, seq, received);
+  if (before) return before;
+  return received.as === 'late' ? holdLate(tx, account, change) : takeInNew(tx, keys, account, change, seq, received);
 }
 
 async function takeInNew(
@@ -324,6 +345,7 @@ async function takeInNew(
     changedAt: new Date(after.changedAt),
     ...summaryOf(after),
     resting: false,
+    ...(after.claimed && { selfCheck: false }),
   };
   if (before) await tx.update(inspections).set(columns).where(eq(inspections.id, after.id));
   else {
@@ -333,6 +355,7 @@ async function takeInNew(
         id: after.id,
         office: account.office,
         openedBy: account.id,
+        selfCheck: isOutside(account.role),
         openedAt: new Date(after.openedAt),
         ...columns,
       })
@@ -340,7 +363,7 @@ async function takeInNew(
       .returning({ id: inspections.id });
     if (made.length === 0)
       return { id: change.id, status: 'refused', detail: 'An inspection with this id is open elsewhere.' };
-    if (account.role === 'contractor')
+    if (isOutside(account.role))
       await tx
         .insert(parties)
         .values({ office: account.office, inspection: after.id, account: account.id, by: account.id });

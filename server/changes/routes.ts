@@ -3,7 +3,7 @@ import { array, mixed, object } from 'yup';
 import type { Door } from '../database/client';
 import type { SealKeys } from '../ledger/keys';
 import { csrfProtection } from '../sessions/routes';
-import { accountOf, requireAccount, requireNamed } from '../sessions/session';
+import { accountOf, requireAccountEvenOff, requireNamed } from '../sessions/session';
 import { takeInAll } from './apply';
 
 /** A device that was away all day sends its changes in portions of this many. */
@@ -17,13 +17,15 @@ const bodySchema = object({
 
 export function changeRoutes(door: Door, keys: SealKeys, wake: () => void): Router {
   const router = Router();
-  router.post('/changes', requireAccount, csrfProtection, requireNamed, async (request, response) => {
+  router.post('/changes', requireAccountEvenOff, csrfProtection, requireNamed, async (request, response) => {
     const body = bodySchema.validateSync(request.body);
     const received = {
       at: () => Date.now(),
       passwordAt: request.session.passwordAt ?? request.session.signedInAt ?? 0,
+      ...(request.switchedOff && { as: 'late' as const }),
     };
-    const results = await takeInAll(door, keys, accountOf(request), body.changes, received);
+    const account = request.switchedOff ?? accountOf(request);
+    const results = await takeInAll(door, keys, account, body.changes, received);
     if (results.some((one) => 'seal' in one)) wake(); // the permit office is told
     response.json({ results });
   });

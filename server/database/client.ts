@@ -14,6 +14,8 @@ export interface Door {
   inOffice<T>(office: string, work: (tx: Transaction) => Promise<T>): Promise<T>;
   /** An account as it stands now; undefined where there is none, or it is switched off. */
   accountOf(id: string): Promise<(Account & { readonly voidBeforeMs: number }) | undefined>;
+  /** An account that is switched off; undefined where there is none. */
+  switchedOff(id: string): Promise<Account | undefined>;
   /** The office of a sign-in name, an invitation's hash, a decision, or of the demo; undefined where there is none. */
   officeOf(what: 'login' | 'invite' | 'decision' | 'demo' | 'feed', key?: string): Promise<string | undefined>;
   officeIds(): Promise<string[]>;
@@ -51,7 +53,13 @@ function doorOf(db: Database): Door {
     inOffice: (office, work) => inTransaction(db, work, `set local app.office = ${pg.escapeLiteral(office)}`),
     async accountOf(id) {
       const { rows } = await db.execute<Record<string, unknown> & Account & { voidBeforeMs: number }>(
-        sql`select id, office, login, name, role, coalesce(extract(epoch from void_before) * 1000, 0)::float8 as "voidBeforeMs" from account_of(${id})`,
+        sql`select id, office, login, name, role, firm, coalesce(extract(epoch from void_before) * 1000, 0)::float8 as "voidBeforeMs" from account_of(${id})`,
+      );
+      return rows[0];
+    },
+    async switchedOff(id) {
+      const { rows } = await db.execute<Record<string, unknown> & Account>(
+        sql`select id, office, login, name, role, firm from switched_off(${id})`,
       );
       return rows[0];
     },

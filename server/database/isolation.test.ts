@@ -5,7 +5,7 @@ import { CORRECTIONS, openOffice, opening, visitor, type Office } from '../test/
 import { databaseCodeOf } from '../problems';
 import { connect } from './client';
 import { requireServerRole } from './migrate';
-import { accounts, changes, decisions, destroyed, held, inspections, invites, ledger, mails, notes, offices, parties, permitPosts, rules, stormEntries, storms, views, violations, visits } from './schema'; // prettier-ignore
+import { accounts, changes, decisions, destroyed, firms, held, inspections, invites, ledger, mails, notes, offices, parties, permitPosts, rules, stormEntries, storms, views, violations, visits } from './schema'; // prettier-ignore
 
 let office: Office;
 let home: string;
@@ -47,6 +47,7 @@ afterAll(() => office.close());
 
 const TABLES = {
   offices,
+  firms,
   accounts,
   invites,
   inspections,

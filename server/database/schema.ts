@@ -68,25 +68,47 @@ export const offices = pgTable('offices', {
   noteYears: integer('note_years').default(3),
 });
 
-export const accounts = pgTable('accounts', {
-  id: uuid('id').primaryKey(),
-  office: uuid('office')
-    .notNull()
-    .references(() => offices.id),
-  login: text('login').notNull().unique(),
-  name: text('name').notNull(),
-  role: varchar('role', { length: 20 }).$type<Role>().notNull(),
-  passwordHash: text('password_hash').notNull(),
-  /** Where reminders and links go; null where there is none. */
-  email: text('email'),
-  /** SHA-256 of the secret in the address of its calendar; null where it has none. */
-  feedHash: text('feed_hash').unique(),
-  /** Whether it may do anything at all: read afresh at every request. */
-  active: boolean('active').notNull().default(true),
-  demo: boolean('demo').notNull().default(false),
-  /** Sessions that began before are void: the password was changed, or the account switched off. */
-  voidBefore: timestamp('void_before', { withTimezone: true, mode: 'date' }),
-});
+/** A contractor’s firm: its people see its houses, one another’s too, and no other firm’s. */
+export const firms = pgTable(
+  'firms',
+  {
+    id: uuid('id').notNull(),
+    office: uuid('office')
+      .notNull()
+      .references(() => offices.id),
+    name: text('name').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.id] }),
+    uniqueIndex('firms_name').on(table.office, sql`lower(name)`),
+  ],
+);
+
+export const accounts = pgTable(
+  'accounts',
+  {
+    id: uuid('id').primaryKey(),
+    office: uuid('office')
+      .notNull()
+      .references(() => offices.id),
+    /** The firm that it is of, for good: whoever goes to another gets another account, and leaves the records where they are. */
+    firm: uuid('firm'),
+    login: text('login').notNull().unique(),
+    name: text('name').notNull(),
+    role: varchar('role', { length: 20 }).$type<Role>().notNull(),
+    passwordHash: text('password_hash').notNull(),
+    /** Where reminders and links go; null where there is none. */
+    email: text('email'),
+    /** SHA-256 of the secret in the address of its calendar; null where it has none. */
+    feedHash: text('feed_hash').unique(),
+    /** Whether it may do anything at all: read afresh at every request. */
+    active: boolean('active').notNull().default(true),
+    demo: boolean('demo').notNull().default(false),
+    /** Sessions that began before are void: the password was changed, or the account switched off. */
+    voidBefore: timestamp('void_before', { withTimezone: true, mode: 'date' }),
+  },
+  (table) => [foreignKey({ columns: [table.office, table.firm], foreignColumns: [firms.office, firms.id] })],
+);
 
 /** Links that let somebody in once: as a new account, or to a new password of one there is. */
 export const invites = pgTable('invites', {
@@ -99,6 +121,10 @@ export const invites = pgTable('invites', {
   name: text('name').notNull(),
   role: varchar('role', { length: 20 }).$type<Role>(),
   account: uuid('account').references(() => accounts.id),
+  /** The firm that whoever joins by it is of. */
+  firm: uuid('firm'),
+  /** Where it was mailed, and whoever joins by it is reached; null where it was not. */
+  email: text('email'),
   /** The one house that whoever joins by it is party to. */
   inspection: uuid('inspection'),
   by: uuid('by')
@@ -117,6 +143,8 @@ export const inspections = pgTable(
       .references(() => offices.id),
     /** Who opened it; a contractor is party to what he opened. */
     openedBy: uuid('opened_by').references(() => accounts.id),
+    /** Opened by a contractor, who has not asked for an inspection yet: it is his firm’s own, and the office sees nothing of it. */
+    selfCheck: boolean('self_check').notNull().default(false),
     revision: integer('revision').notNull(),
     /** The office's count when it was changed last. */
     seq: bigint('seq', { mode: 'number' }).notNull().default(0),
@@ -236,7 +264,10 @@ export const decisions = pgTable(
   ],
 );
 
-/** Decisions that were signed without signal and not sealed, for what was decided on had changed, or they came too late: kept for the lead. */
+/**
+ * What waits for the lead: decisions that were signed without signal and not sealed, for what was decided on had changed or they came too
+ * late; and everything that an account still sends after it was switched off, of houses too that the office has not heard of.
+ */
 export const held = pgTable(
   'held',
   {
@@ -253,10 +284,7 @@ export const held = pgTable(
     settledAt: timestamp('settled_at', { withTimezone: true, mode: 'date' }),
     settled: text('settled'),
   },
-  (table) => [
-    primaryKey({ columns: [table.office, table.id] }),
-    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
-  ],
+  (table) => [primaryKey({ columns: [table.office, table.id] })],
 );
 
 /** What the office mails: it stands here until it is written out, and after that for the lead to see that it was. */

@@ -26,7 +26,7 @@ import {
 } from '@careful-latch/core/record';
 import { takeInAll, type Received } from '../changes/apply';
 import type { Connection } from '../database/client';
-import { accounts, offices, stormEntries, storms } from '../database/schema';
+import { accounts, firms, offices, stormEntries, storms } from '../database/schema';
 import type { EvidenceStore } from '../evidence/store';
 import type { SealKeys } from '../ledger/keys';
 import { sha256 } from '../ledger/line';
@@ -39,10 +39,11 @@ const OFFICE = {
   name: 'Windfall Township Building Office',
   edition: '2020',
 } as const;
+const FIRM = { id: '0dd0a7c4-1f5e-4b7a-9c00-0000000f0002', office: OFFICE.id, name: 'Tillane Electric' };
 const PEOPLE = [
   { login: 'ilse', name: 'Ilse O’Harrow', role: 'lead' },
   { login: 'joss', name: 'Joss Linnaker', role: 'inspector' },
-  { login: 'maro', name: 'Maro Tillane', role: 'contractor' },
+  { login: 'maro', name: 'Maro Tillane', role: 'firm-lead' },
 ] as const;
 
 /** What a demo house is recorded as; undefined where nobody has been there yet. */
@@ -102,7 +103,9 @@ function storyOf(property: DemoProperty, people: readonly Account[], days: numbe
   };
   const inspection = property.id;
   const opening: ChangeBody = { type: 'open', inspection, header: { ...property.header, edition: OFFICE.edition } };
-  add(property.openedBy ? person(property.openedBy) : inspector, opening, property.opened);
+  const opener = property.openedBy ? person(property.openedBy) : inspector;
+  add(opener, opening, property.opened);
+  if (opener !== inspector) add(opener, { type: 'request', inspection }); // the office is asked at once, and finds for itself
   const recorded = factsOf(property);
   if (recorded)
     for (const station of STATIONS) {
@@ -195,7 +198,13 @@ export async function loadDemo({ db, door }: Connection, keys: SealKeys, store: 
   if (anybody) return false;
   const passwordHash = await hash(DEMO_PASSWORD);
   await db.insert(offices).values(OFFICE);
-  const people: Account[] = PEOPLE.map((one) => ({ ...one, id: randomUUID(), office: OFFICE.id }));
+  await db.insert(firms).values(FIRM);
+  const people: Account[] = PEOPLE.map((one) => ({
+    ...one,
+    id: randomUUID(),
+    office: OFFICE.id,
+    firm: one.role === 'firm-lead' ? FIRM.id : null,
+  }));
   await db.insert(accounts).values(people.map((one) => ({ ...one, passwordHash, demo: true })));
   const days = dayjs().startOf('day').diff(dayjs(DEMO_DAY), 'day');
   for (const property of DEMO_PROPERTIES)

@@ -162,7 +162,6 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     id: id(9),
     header: { address: '9 Perry Bend', owner: 'Inge Falkrow', permit: 'WT-26-0425' },
     opened: '2026-11-20T15:15:00Z',
-    by: 'maro',
     from: 'ok-whole-house-manual',
     facts: { 'transfer.torqueLbIn': null, 'transfer.torqueTool': null, 'function.drillShown': 'no' },
   },
@@ -225,6 +224,15 @@ export const DEMO_PROPERTIES: readonly DemoProperty[] = [
     header: { address: '1 Bin Yard', owner: 'Odile Marchbanks', permit: 'WT-26-0436' },
     opened: '2026-11-25T07:50:00Z',
     visit: { day: '2026-11-26', inspector: 'joss' },
+  },
+  {
+    id: id(15),
+    header: { address: '7 Sapling Close', owner: 'Runa Hallewell', permit: '' },
+    opened: '2026-11-25T13:20:00Z',
+    by: 'maro',
+    openedBy: 'maro',
+    from: 'ok-load-side-switch',
+    facts: { 'panel.directoryTrue': null, 'function.hertz': null },
   },
 ];
 

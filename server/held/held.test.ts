@@ -103,3 +103,99 @@ test('whoever gave the password more than a day ago gives it again before they s
   expect((await old.post('/api/session/password', { password: DEMO_PASSWORD })).status).toBe(200);
   expect(await send(old, { ...decision, id: randomUUID() })).toMatchObject([{ status: 'taken' }]);
 });
+
+describe('what an account sends after it was switched off', () => {
+  interface Entries {
+    readonly inspection: string;
+    readonly by: string;
+    readonly address: string;
+    readonly entries: number;
+  }
+  const entriesFor = async (who: typeof joss) => ((await who.get('/api/held')).body as { entries: Entries[] }).entries;
+  const settle = (wanted: object) => lead.post('/api/held', wanted);
+  const inspectionOf = async (id: string) => (await lead.get(`/api/inspections/${id}`)).body as Inspection;
+  const houses = [randomUUID(), randomUUID()] as const;
+  let nan: Awaited<ReturnType<typeof visitor>>;
+  let nanId: string;
+  let sentLate: Change[];
+  beforeAll(async () => {
+    const { token } = (await lead.post('/api/invites', { role: 'inspector', name: 'Nan' })).body as { token: string };
+    nan = await visitor(office);
+    await nan.post('/api/join', { token, name: 'Nan Quarles', login: 'nan', password: DEMO_PASSWORD });
+    await nan.signIn('nan');
+    nanId = ((await nan.get('/api/session')).body as { account: { id: string } }).account.id;
+    await send(nan, opening(houses[0]), changeOf(touched(houses[0], 'breaker.ratingA', 30)));
+    const decision = await nan.decisionOn(houses[0], { ...CORRECTIONS, signature: { name: 'Nan Quarles', path: '' } });
+    await lead.patch(`/api/people/${nanId}`, { active: false });
+    sentLate = [
+      changeOf(touched(houses[0], 'breaker.ratingA', 50)),
+      decision,
+      opening(houses[1]), // a house that the office has not heard of
+      changeOf(touched(houses[1], 'inlet.ratingA', 30)),
+    ];
+  });
+
+  test('is kept for the lead and counts for nothing; the device is told so, and that its owner is off', async () => {
+    expect((await nan.get('/api/session')).body).toMatchObject({ account: null, switchedOff: true });
+    expect((await nan.get('/api/inspections')).status).toBe(401);
+    const answers = await send(nan, ...sentLate);
+    for (const one of answers) expect(one).toMatchObject({ status: 'held', detail: expect.stringContaining('switched off') as string }); // prettier-ignore
+    expect(await send(nan, ...sentLate)).toEqual(answers);
+    expect((await inspectionOf(houses[0])).case.breaker).toEqual({ ratingA: 30 });
+    expect((await lead.get(`/api/inspections/${houses[1]}`)).status).toBe(404);
+    const [known] = await entriesFor(lead);
+    expect(known).toMatchObject({ inspection: houses[0], by: nanId, entries: 1, facts: [{ path: 'breaker.ratingA', value: 50 }] }); // prettier-ignore
+    expect((await entriesFor(lead))[1]).toMatchObject({ inspection: houses[1], address: expect.stringMatching(/./) as string, entries: 2 }); // prettier-ignore
+    expect((await heldFor(lead)).map(({ id }) => id)).toContain(sentLate[1]!.id);
+    expect(await entriesFor(joss)).toEqual([]);
+    expect((await joss.post('/api/held', { inspection: houses[0], by: nanId, take: true })).status).toBe(403);
+  });
+
+  test('says its token and whose it is, as everybody else', async () => {
+    const change = changeOf(touched(houses[0], 'breaker.ratingA', 60));
+    expect(
+      (
+        await nan.bare
+          .post('/api/changes')
+          .set('x-account', nanId)
+          .send({ changes: [change] })
+      ).status,
+    ).toBe(403);
+    const { csrfToken } = (await nan.get('/api/session')).body as { csrfToken: string };
+    const asOther = await nan.bare.post('/api/changes').set({ 'x-csrf-token': csrfToken, 'x-account': houses[0] }).send({ changes: [change] }); // prettier-ignore
+    expect(asOther.status).toBe(409);
+  });
+
+  test('is taken in by the lead as theirs, a new house with it; what was signed waits for a decision of the lead', async () => {
+    for (const inspection of houses)
+      expect((await settle({ inspection, by: nanId, take: true })).body).toMatchObject({ refused: [] });
+    expect((await inspectionOf(houses[0])).case.breaker).toEqual({ ratingA: 50 });
+    expect((await inspectionOf(houses[1])).case.inlet).toEqual({ ratingA: 30 });
+    const { rows } = await office.pool.query<{ by: string }>('select by from changes where inspection = $1', [
+      houses[1],
+    ]);
+    expect(rows.map(({ by }) => by)).toEqual([nanId, nanId]);
+    expect(await entriesFor(lead)).toEqual([]);
+    expect((await settle({ inspection: houses[0], by: nanId, take: true })).status).toBe(404);
+    expect((await inspectionOf(houses[0])).decisions).toEqual([]);
+    expect((await heldFor(lead)).map(({ id }) => id)).toContain(sentLate[1]!.id);
+  });
+
+  test('is left out as a whole with a reason', async () => {
+    await send(nan, changeOf(touched(houses[0], 'breaker.ratingA', 100)));
+    const wanted = { inspection: houses[0], by: nanId, take: false };
+    expect((await settle({ ...wanted, words: 'no' })).status).toBe(422);
+    expect((await settle({ ...wanted, words: 'The phone was lost that morning.' })).status).toBe(200);
+    expect(await entriesFor(lead)).toEqual([]);
+    expect((await inspectionOf(houses[0])).case.breaker).toEqual({ ratingA: 50 });
+  });
+
+  test('what a rule refuses is said, and waits no longer', async () => {
+    await send(nan, changeOf({ type: 'request', inspection: houses[0] })); // an inspector asks the office for nothing
+    expect((await settle({ inspection: houses[0], by: nanId, take: true })).body).toMatchObject({
+      taken: 0,
+      refused: [expect.stringContaining('A contractor asks') as string],
+    });
+    expect(await entriesFor(lead)).toEqual([]);
+  });
+});

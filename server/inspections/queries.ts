@@ -1,7 +1,7 @@
-import { and, asc, eq, gt, inArray, sql, type SQL } from 'drizzle-orm';
-import { issuedToContractor, type Inspection, type Rules, type Signed } from '@careful-latch/core/record';
+import { and, asc, eq, gt, inArray, notInArray, sql, type SQL } from 'drizzle-orm';
+import { isOutside, issuedToContractor, type Inspection, type Rules, type Signed } from '@careful-latch/core/record';
 import type { Transaction } from '../database/client';
-import { decisions, inspections, offices, parties } from '../database/schema';
+import { accounts, decisions, inspections, offices, parties } from '../database/schema';
 import { rulesOfAll } from '../rules/queries';
 import type { Account } from '../sessions/account';
 
@@ -25,20 +25,28 @@ function inspectionOf(row: Row, own: readonly Signed[], rules: Rules | undefined
   };
 }
 
-/** What somebody may see: a contractor what he is party to, everybody else all of the office. */
-export const seenBy = ({ id, office, role }: Account): SQL | undefined =>
+/** The accounts that see the same: one’s own, and those of one’s firm. */
+export const ofSameFirm = ({ id, office, firm }: Pick<Account, 'id' | 'office' | 'firm'>): SQL =>
+  firm === null
+    ? sql`(${id}::uuid)`
+    : sql`(select ${accounts.id} from ${accounts} where ${accounts.office} = ${office} and ${accounts.firm} = ${firm})`;
+
+/** The houses to which somebody of outside is party, or anybody else of their firm. */
+const theirs = (account: Account): SQL =>
+  sql`(select ${parties.inspection} from ${parties} where ${parties.office} = ${account.office} and ${parties.account} in ${ofSameFirm(account)} and ${parties.until} is null)`;
+
+/** What somebody may see: whoever is of outside what they or their firm are party to, everybody else all of the office but what firms have for themselves. */
+export const seenBy = (account: Account): SQL | undefined =>
   and(
-    eq(inspections.office, office),
-    role === 'contractor'
-      ? sql`${inspections.id} in (select ${parties.inspection} from ${parties} where ${parties.office} = ${office} and ${parties.account} = ${id} and ${parties.until} is null)`
-      : undefined,
+    eq(inspections.office, account.office),
+    isOutside(account.role) ? inArray(inspections.id, theirs(account)) : eq(inspections.selfCheck, false),
   );
 
 /** What somebody is shown of an inspection that they may see. */
 export const shownTo =
   ({ role }: Account) =>
   (inspection: Inspection): Inspection =>
-    role === 'contractor' ? issuedToContractor(inspection) : inspection;
+    isOutside(role) ? issuedToContractor(inspection) : inspection;
 
 /** The decisions of some inspections without the records that were sealed, each of which is some seventy times as long. */
 async function decisionsOf(tx: Transaction, ids: readonly string[]): Promise<Map<string, Signed[]>> {
@@ -93,12 +101,18 @@ export async function changedSince(tx: Transaction, account: Account, cursor: nu
     .limit(PORTION);
   const more = rows.length === PORTION;
   const ended =
-    account.role !== 'contractor' || cursor === 0 || more
+    !isOutside(account.role) || cursor === 0 || more
       ? []
       : await tx
           .select({ id: parties.inspection, seq: parties.untilSeq })
           .from(parties)
-          .where(and(eq(parties.account, account.id), gt(parties.untilSeq, cursor)));
+          .where(
+            and(
+              inArray(parties.account, ofSameFirm(account)),
+              gt(parties.untilSeq, cursor),
+              notInArray(parties.inspection, theirs(account)),
+            ),
+          );
   return {
     inspections: (
       await inspectionsOf(

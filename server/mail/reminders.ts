@@ -1,5 +1,5 @@
 import { and, asc, eq, isNotNull, lte, sql } from 'drizzle-orm';
-import type { Role, Summary } from '@careful-latch/core/record';
+import { isOutside, type Role, type Summary } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
 import { accounts, inspections, parties } from '../database/schema';
 import { postMail } from './outbox';
@@ -18,15 +18,18 @@ interface DueRow {
   readonly dueOn: string | null;
   readonly dueWhat: Summary['dueWhat'];
   readonly inspector: string | null;
-  /** Who of outside is party to it. */
+  /** Who of outside is party to it, and their firms. */
   readonly parties: readonly string[];
 }
 
 /** What concerns somebody: the lead all of it, an inspector what they go to, a contractor what is to be corrected at his houses. */
-function concerns({ id, name, role }: { id: string; name: string; role: Role }, row: DueRow): boolean {
+function concerns(
+  { id, firm, name, role }: { id: string; firm: string | null; name: string; role: Role },
+  row: DueRow,
+): boolean {
   if (role === 'lead') return true;
   if (role === 'inspector') return row.inspector === name;
-  return role === 'contractor' && row.parties.includes(id) && row.dueWhat !== 'visit';
+  return isOutside(role) && row.parties.some((one) => one === id || one === firm) && row.dueWhat !== 'visit';
 }
 
 async function remindIn(tx: Transaction, office: string, today: string): Promise<number> {
@@ -39,7 +42,7 @@ async function remindIn(tx: Transaction, office: string, today: string): Promise
       inspector: inspections.inspector,
       parties: sql<
         string[]
-      >`array(select ${parties.account} from ${parties} where ${parties.office} = ${inspections.office} and ${parties.inspection} = ${inspections.id} and ${parties.until} is null)`,
+      >`array(select unnest(array[a.id, a.firm]) from ${parties} p join ${accounts} a on a.id = p.account where p.office = inspections.office and p.inspection = inspections.id and p.until is null)`,
     }) // prettier-ignore
     .from(inspections)
     .where(and(eq(inspections.office, office), lte(inspections.dueOn, until)))

@@ -50,7 +50,7 @@ test.each([
   ['another version', () => lines.map((line, i) => (i === 0 ? line.replace('"version":2', '"version":9') : line)), /Line 1: version 2 is read here; this is 9/], // prettier-ignore
   ['a table that is none', () => [lines[0]!, '{"table":"pg_authid","row":{}}'], /Line 2: "pg_authid" is no table of an office/],
   ['a row of another office', () => [lines[0]!, '{"table":"accounts","row":{"office":"x"}}'], /Line 2: the row is of another office/], // prettier-ignore
-  ['a row twice', () => [...lines.slice(0, 2), lines[1]!], /Line 3: this row of accounts is there already/],
+  ['a row twice', () => [...lines.slice(0, 2), lines[1]!], /Line 3: this row of firms is there already/],
   ['a photo that is another', () => withLine('"photo":', (line) => line.replace(/"jpeg":"..../, '"jpeg":"AAAA')), /Line \d+: this photo is not the one/],
   ['one that lacks a photo', () => lines.filter((line) => !line.startsWith('{"photo"')), /1 rows of photos were written, and 0 are there/], // prettier-ignore
   ['a decision that was edited', () => withLine('"table":"decisions"', (line) => line.replace(/"ratingA": ?\d+/, '"ratingA":99')), /Its seals do not hold .*its record was edited/], // prettier-ignore

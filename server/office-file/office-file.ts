@@ -11,7 +11,7 @@ const OFFICE_VERSION = 2;
 const READ_VERSIONS: readonly unknown[] = [1, OFFICE_VERSION];
 
 /** What belongs to an office, each table after those that it hangs on. Sessions, invitations and what waits to be mailed do not go along. */
-const TABLES = ['accounts', 'rules', 'inspections', 'changes', 'decisions', 'held', 'permit_posts', 'notes', 'storms', 'storm_entries', 'violations', 'visits', 'views', 'destroyed', 'parties', 'ledger'] as const; // prettier-ignore
+const TABLES = ['firms', 'accounts', 'rules', 'inspections', 'changes', 'decisions', 'held', 'permit_posts', 'notes', 'storms', 'storm_entries', 'violations', 'visits', 'views', 'destroyed', 'parties', 'ledger'] as const; // prettier-ignore
 type Table = (typeof TABLES)[number];
 
 /** Columns that stay at home: nobody signs in elsewhere by an old password, nor reads a calendar by an old address. */

@@ -1,10 +1,11 @@
-import { and, asc, eq, gt, isNull } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, isNull } from 'drizzle-orm';
 import { Router } from 'express';
 import { object, string } from 'yup';
+import { ROLES, isOutside, type Role } from '@careful-latch/core/record';
 import { counted } from '../changes/apply';
 import type { Door, Transaction } from '../database/client';
-import { accounts, inspections, invites, parties } from '../database/schema';
-import { inspectionIn } from '../inspections/queries';
+import { accounts, firms, inspections, invites, parties } from '../database/schema';
+import { inspectionIn, ofSameFirm } from '../inspections/queries';
 import type { SealKeys } from '../ledger/keys';
 import { logPeople } from '../ledger/ledger';
 import { linkFor } from '../people/link';
@@ -16,6 +17,8 @@ import { accountOf, requireAccount, requireInspector } from '../sessions/session
 
 /** An owner or a firm answers a notice within weeks, not days. */
 const LINK_MS = 30 * 24 * 3600 * 1000;
+
+const OUTSIDE = (Object.keys(ROLES) as Role[]).filter(isOutside);
 
 const id = string().uuid('The address names nobody and nothing.').required();
 const wantedSchema = object({
@@ -57,9 +60,10 @@ export function partyRoutes(door: Door, keys: SealKeys): Router {
         .where(and(eq(invites.inspection, inspection), isNull(invites.usedAt), gt(invites.expiresAt, new Date())))
         .orderBy(asc(invites.expiresAt)),
       contractors: await tx
-        .select({ account: accounts.id, name: accounts.name })
+        .select({ account: accounts.id, name: accounts.name, firm: firms.name })
         .from(accounts)
-        .where(and(eq(accounts.office, account.office), eq(accounts.role, 'contractor'), eq(accounts.active, true)))
+        .leftJoin(firms, eq(firms.id, accounts.firm))
+        .where(and(eq(accounts.office, account.office), inArray(accounts.role, OUTSIDE), eq(accounts.active, true)))
         .orderBy(asc(accounts.name)),
     }));
     response.json(answer);
@@ -79,7 +83,7 @@ export function partyRoutes(door: Door, keys: SealKeys): Router {
       const [known] = await tx
         .select({ name: accounts.name })
         .from(accounts)
-        .where(and(eq(accounts.id, account), eq(accounts.office, by.office), eq(accounts.role, 'contractor')));
+        .where(and(eq(accounts.id, account), eq(accounts.office, by.office), inArray(accounts.role, OUTSIDE)));
       if (!known) throw new Problem(404, 'Not found', 'There is no such contractor here.');
       await makeParty(tx, by, inspection, account);
       const seq = await counted(tx, by.office);
@@ -97,10 +101,17 @@ export function partyRoutes(door: Door, keys: SealKeys): Router {
     const account = id.validateSync(request.params.account);
     await door.inOffice(by.office, async (tx) => {
       const untilSeq = await counted(tx, by.office);
+      const [known] = await tx.select().from(accounts).where(eq(accounts.id, account));
       const ended = await tx
         .update(parties)
         .set({ until: new Date(), untilSeq })
-        .where(and(eq(parties.inspection, inspection), eq(parties.account, account), isNull(parties.until)))
+        .where(
+          and(
+            eq(parties.inspection, inspection),
+            isNull(parties.until),
+            known && inArray(parties.account, ofSameFirm(known)), // a firm sees it whole, or not at all
+          ),
+        )
         .returning({ account: parties.account });
       if (ended.length === 0) throw new Problem(404, 'Not found', 'They are no party to this house.');
       await logPeople(tx, keys, by, account, `ended what they see of ${inspection}`);

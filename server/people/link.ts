@@ -16,7 +16,14 @@ type By = { readonly id: string; readonly office: string };
 export async function linkFor(
   tx: Transaction,
   by: By,
-  wanted: { name: string; role?: Role; account?: string; inspection?: string },
+  wanted: {
+    name: string;
+    role?: Role;
+    account?: string;
+    firm?: string | undefined;
+    email?: string | undefined;
+    inspection?: string;
+  },
   lastsMs: number,
 ) {
   const token = randomBytes(32).toString('base64url');

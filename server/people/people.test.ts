@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
-import { ROLES, type Role } from '@careful-latch/core/record';
-import { accounts, offices } from '../database/schema';
+import { ROLES, touched, type Role } from '@careful-latch/core/record';
+import { accounts, mails, offices } from '../database/schema';
 import { verifyOffice } from '../ledger/verify';
 import { openApi } from '../openapi';
-import { opening, openOffice, visitor, type Office } from '../test/office';
+import { changeOf, opening, openOffice, visitor, type Office } from '../test/office';
 
 let office: Office;
 let lead: Awaited<ReturnType<typeof visitor>>;
@@ -18,8 +18,8 @@ beforeAll(async () => {
 });
 afterAll(() => office.close());
 
-async function invited(login: string, role: Role) {
-  const { token } = (await lead.post('/api/invites', { role, name: login })).body as { token: string };
+async function invited(login: string, role: Role, firm = role === 'firm-lead' ? 'Tried Electric' : '', by = lead) {
+  const { token } = (await by.post('/api/invites', { role, name: login, firm })).body as { token: string };
   const who = await visitor(office);
   expect((await who.post('/api/join', { token, name: `The ${login}`, login, password: PASSWORD })).status).toBe(201);
   await who.signIn(login, PASSWORD);
@@ -103,6 +103,112 @@ test('whoever forgot their password gets one by a link of the lead, once', async
   expect(await statusOf(who)).toBe(401);
   expect((await anew.signIn('nan', 'remembered now')).status).toBe(200);
   expect((await anew.post('/api/join', { token, password: 'remembered now' })).status).toBe(410);
+});
+
+describe('a firm', () => {
+  let runa: Awaited<ReturnType<typeof invited>>;
+  let odd: Awaited<ReturnType<typeof invited>>;
+  beforeAll(async () => {
+    runa = await invited('runa', 'firm-lead', 'Runa & Daughters');
+    odd = await invited('odd', 'contractor', 'Odd Wiring');
+  });
+  const housesOf = async ({ who }: { who: typeof lead }, since = 0) => {
+    const { body } = await who.get(`/api/inspections?since=${since}`);
+    const { inspections, gone, cursor } = body as { inspections: { id: string }[]; gone: string[]; cursor: number };
+    return { ids: inspections.map(({ id }) => id), gone, cursor };
+  };
+
+  test('has its own people, whom its lead invites and switches off, and nobody else’s', async () => {
+    const tove = await invited('tove', 'contractor', '', runa.who);
+    const { people } = (await runa.who.get('/api/people')).body as { people: { login: string; firm: string }[] };
+    expect(people.map(({ login, firm }) => [login, firm])).toEqual([['runa', 'Runa & Daughters'], ['tove', 'Runa & Daughters']]); // prettier-ignore
+    for (const refused of [
+      await runa.who.post('/api/invites', { role: 'inspector', name: 'Z' }),
+      await odd.who.get('/api/people'), // only its lead looks after them
+    ])
+      expect(refused.status).toBe(403);
+    for (const path of [`/api/people/${odd.id}`, `/api/people/${randomUUID()}`])
+      expect((await runa.who.patch(path, { active: false })).status).toBe(404);
+    expect((await runa.who.post(`/api/people/${odd.id}/reset`, {})).status).toBe(404);
+    expect((await runa.who.patch(`/api/people/${tove.id}`, { role: 'inspector' })).status).toBe(422);
+    expect((await runa.who.patch(`/api/people/${runa.id}`, { role: 'contractor' })).body).toMatchObject({ title: 'The last lead' }); // prettier-ignore
+    expect((await runa.who.patch(`/api/people/${tove.id}`, { active: false })).status).toBe(200);
+    expect(await statusOf(tove.who)).toBe(401);
+    expect((await runa.who.patch(`/api/people/${tove.id}`, { active: true })).status).toBe(200);
+  });
+
+  test('sees its own houses, one another’s too; another firm never, the office once it is asked', async () => {
+    const tyr = await invited('tyr', 'contractor', 'runa & daughters'); // the lead of the office, in other capitals
+    const house = randomUUID();
+    const before = await housesOf(tyr);
+    await runa.who.change(opening(house));
+    expect((await housesOf(runa)).ids).toEqual([house]);
+    const told = await housesOf(tyr, before.cursor);
+    expect(told.ids).toEqual([house]);
+    expect((await tyr.who.change(changeOf(touched(house, 'breaker.ratingA', 30)))).body).toMatchObject({ results: [{ status: 'taken' }] }); // prettier-ignore
+    expect((await housesOf(odd)).ids).toEqual([]);
+    const read = async ({ who }: { who: typeof lead }) => (await who.get(`/api/inspections/${house}`)).status;
+    expect([await read(odd), await read({ who: lead }), await read(tyr)]).toEqual([404, 404, 200]);
+    expect((await odd.who.change(changeOf(touched(house, 'breaker.ratingA', 50)))).body).toMatchObject({ results: [{ status: 'refused' }] }); // prettier-ignore
+    const listed = async (who: typeof lead) => ((await who.get('/api/inspections/list?sort=changed')).body as { inspections: { id: string }[] }).inspections.map(({ id }) => id); // prettier-ignore
+    expect([(await listed(lead)).includes(house), await listed(odd.who), await listed(tyr.who)]).toEqual([false, [], [house]]); // prettier-ignore
+    const office = await housesOf({ who: lead });
+    await tyr.who.change(changeOf({ type: 'request', inspection: house }));
+    expect((await housesOf({ who: lead }, office.cursor)).ids).toEqual([house]);
+    expect([await read(odd), await read({ who: lead })]).toEqual([404, 200]);
+  });
+
+  test('loses a house as a whole, and each of its devices hears of it', async () => {
+    const una = await invited('una-of-runa', 'contractor', '', runa.who);
+    const house = randomUUID();
+    await runa.who.change(opening(house), changeOf({ type: 'request', inspection: house }));
+    await lead.change(await lead.decisionOn(house, { kind: 'corrections-required', dueOn: '2026-12-09' }));
+    const before = await housesOf(una);
+    expect(before.ids).toContain(house);
+    expect((await lead.remove(`/api/inspections/${house}/parties/${una.id}`)).status).toBe(200);
+    expect(await housesOf(una, before.cursor)).toMatchObject({ ids: [], gone: [house] });
+    expect((await housesOf(runa, before.cursor)).gone).toEqual([house]);
+    expect((await lead.post(`/api/inspections/${house}/parties`, { account: odd.id })).status).toBe(201);
+    expect((await housesOf(odd)).ids).toEqual([house]);
+  });
+
+  test('a contractor of none becomes one of it, for good, and each hears of the houses of the other', async () => {
+    const [alone, far] = [
+      await invited('alone', 'contractor'),
+      await invited('far-away', 'contractor', 'Far Electric'),
+    ];
+    const [own, theirs] = [randomUUID(), randomUUID()];
+    await alone.who.change(opening(own));
+    await far.who.change(opening(theirs));
+    const [one, other] = [await housesOf(alone), await housesOf(far)];
+    const put = (wanted: object) => lead.patch(`/api/people/${alone.id}`, wanted);
+    expect((await put({ role: 'firm-lead' })).body).toMatchObject({ detail: 'Say first of which firm they are.' });
+    expect((await put({ firm: 'Far Electric' })).status).toBe(200);
+    expect((await housesOf(alone, one.cursor)).ids).toContain(theirs);
+    expect((await housesOf(far, other.cursor)).ids).toContain(own);
+    for (const wanted of [{ firm: 'Odd Wiring' }, { role: 'inspector' }]) expect((await put(wanted)).status).toBe(422);
+  });
+
+  test.each([
+    ['one who leads none', { role: 'firm-lead', name: 'Z' }],
+    ['an inspector of one', { role: 'inspector', name: 'Z', firm: 'Odd Wiring' }],
+    ['an address that is none', { role: 'reader', name: 'Z', email: 'at home' }],
+  ])('%s is not invited', async (_, wanted) => {
+    expect((await lead.post('/api/invites', wanted)).status).toBe(422);
+  });
+});
+
+test('an invitation goes by mail, too, and whoever joins by it is reached there', async () => {
+  const email = 'nils@example.test';
+  const { token } = (await lead.post('/api/invites', { role: 'reader', name: 'Nils', email })).body as {
+    token: string;
+  };
+  const [mail] = await office.db.select().from(mails).where(eq(mails.to, email));
+  expect(mail!.body).toContain(`/join#${token}`);
+  const nils = await visitor(office);
+  await nils.post('/api/join', { token, name: 'Nils Aker', login: 'nils', password: PASSWORD });
+  await nils.signIn('nils', PASSWORD);
+  expect((await nils.get('/api/sessions')).body).toMatchObject({ email });
 });
 
 test('what was done to accounts stands in the ledger, and the ledger holds', async () => {

@@ -1,22 +1,25 @@
 import { randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { and, asc, eq, gt, isNull, ne, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, isNull, ne, sql, type SQL } from 'drizzle-orm';
 import { Router, type Request } from 'express';
 import { boolean, mixed, number, object, string } from 'yup';
-import { ROLES, type Role } from '@careful-latch/core/record';
+import { ROLES, isOutside, type Role } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
-import { accounts, invites, offices, sessions } from '../database/schema';
+import { accounts, firms, inspections, invites, offices, sessions } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { logPeople } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import { Problem, databaseCodeOf } from '../problems';
+import { counted } from '../changes/apply';
+import { seenBy } from '../inspections/queries';
+import { postMail } from '../mail/outbox';
 import { makeParty } from '../parties/party';
 import { linkFor, resetLink } from './link';
 import { newPassword } from './password';
 import { slowly } from '../sessions/limits';
 import { csrfProtection } from '../sessions/routes';
 import type { Account } from '../sessions/account';
-import { accountOf, requireAccount, requireLead, sameOrigin } from '../sessions/session';
+import { accountOf, requireAccount, requireLead, requirePeopleLead, sameOrigin } from '../sessions/session';
 
 /** How long an invitation can be used. */
 const INVITED_MS = 7 * 24 * 3600 * 1000;
@@ -26,6 +29,10 @@ const role = mixed<Role>().oneOf(Object.keys(ROLES) as Role[], 'There is no such
 const inviteSchema = object({
   role: role.required('Choose a role.'),
   name: line('The name').required('Whom do you invite?'),
+  /** Of a contractor, or of one who leads a firm. */
+  firm: line('The firm').default(''),
+  /** The link goes there, too. */
+  email: line('The mail address').email('That is no mail address.').default(''),
 });
 const joinSchema = object({
   token: string().required('The link is not whole; open it as it was sent.').max(200),
@@ -33,7 +40,11 @@ const joinSchema = object({
   login: line('A sign-in name', 100).lowercase().default(''),
   password: newPassword,
 });
-const changeSchema = object({ role: role.optional(), active: boolean().optional() });
+const changeSchema = object({
+  role: role.optional(),
+  active: boolean().optional(),
+  firm: line('The firm').min(1, 'Name the firm.').optional(),
+});
 const passwordSchema = object({
   password: string().required('Give your present password.').max(200),
   next: newPassword,
@@ -55,17 +66,52 @@ const USED = new Problem(410, 'Used up', 'This link was used, taken back, or is 
 const heldOffice = (tx: Transaction, office: string) =>
   tx.select().from(offices).where(eq(offices.id, office)).for('update');
 
-/** Refuses what would leave an office without a lead. */
-async function requireALead(tx: Transaction, office: string): Promise<void> {
+/** The people whom somebody looks after: the lead all of the office, the lead of a firm those of the firm. */
+const lookedAfter = (table: typeof accounts | typeof invites, { office, role, firm }: Account): SQL | undefined =>
+  and(eq(table.office, office), role === 'lead' ? undefined : eq(table.firm, firm!));
+
+/** Refuses what would leave an office, or a firm by its own hand, without a lead. */
+async function requireALead(tx: Transaction, by: Account): Promise<void> {
   const [lead] = await tx
     .select({ id: accounts.id })
     .from(accounts)
-    .where(and(eq(accounts.office, office), eq(accounts.role, 'lead'), eq(accounts.active, true)))
+    .where(and(lookedAfter(accounts, by), eq(accounts.role, by.role), eq(accounts.active, true)))
     .limit(1);
-  if (!lead) throw new Problem(409, 'The last lead', 'An office has a lead. Make somebody else one first.');
+  const whose = by.role === 'lead' ? 'An office' : 'A firm';
+  if (!lead) throw new Problem(409, 'The last lead', `${whose} has a lead. Make somebody else one first.`);
 }
 
-async function peopleOf(tx: Transaction, office: string) {
+/** The firm of a name, made where the office had none; the one there is where only the capitals differ. */
+async function firmNamed(tx: Transaction, office: string, name: string): Promise<string> {
+  const known = and(eq(firms.office, office), sql`lower(${firms.name}) = lower(${name})`);
+  await tx.insert(firms).values({ id: randomUUID(), office, name }).onConflictDoNothing();
+  const [firm] = await tx.select({ id: firms.id }).from(firms).where(known);
+  return firm!.id;
+}
+
+/** The firm of somebody who is invited as something. Throws a Problem where the two do not go together. */
+async function firmOfInvited(tx: Transaction, by: Account, as: Role, name: string): Promise<string | undefined> {
+  if (by.role === 'firm-lead') {
+    if (!isOutside(as)) throw new Problem(403, 'Your firm only', 'You invite people of your firm; the office invites its own.'); // prettier-ignore
+    return by.firm!;
+  }
+  if (as === 'firm-lead' && name === '') throw new Problem(422, 'Of which firm?', 'Name the firm that they lead.');
+  if (!isOutside(as) && name !== '') throw new Problem(422, 'Of no firm', 'Whoever is of the office is of no firm.');
+  return name === '' ? undefined : firmNamed(tx, by.office, name);
+}
+
+/** Why somebody does not become something; undefined where they do. An account of a firm never turns into one of the office, or its records would go along. */
+function whyNotAs(by: Account, person: { role: Role; firm: string | null }, wanted: { role?: Role; firm?: string }) {
+  const role = wanted.role ?? person.role;
+  if (by.role === 'firm-lead' && !isOutside(role)) return 'You look after the people of your firm; the office says who is of the office.'; // prettier-ignore
+  if (person.firm !== null && !isOutside(role))
+    return 'They are of a firm. Invite them anew as somebody of the office.';
+  if (wanted.firm === undefined) return role === 'firm-lead' && person.firm === null ? 'Say first of which firm they are.' : undefined; // prettier-ignore
+  if (person.firm !== null) return 'They are of a firm already. Whoever goes to another is invited anew, and leaves its records where they are.'; // prettier-ignore
+  return isOutside(role) ? undefined : 'Whoever is of the office is of no firm.';
+}
+
+async function peopleOf(tx: Transaction, account: Account) {
   const people = await tx
     .select({
       id: accounts.id,
@@ -73,16 +119,25 @@ async function peopleOf(tx: Transaction, office: string) {
       name: accounts.name,
       role: accounts.role,
       active: accounts.active,
+      firm: firms.name,
     })
     .from(accounts)
-    .where(eq(accounts.office, office))
+    .leftJoin(firms, eq(firms.id, accounts.firm))
+    .where(lookedAfter(accounts, account))
     .orderBy(asc(accounts.name));
   const open = await tx
-    .select({ id: invites.id, name: invites.name, role: invites.role, expiresAt: invites.expiresAt })
+    .select({
+      id: invites.id,
+      name: invites.name,
+      role: invites.role,
+      expiresAt: invites.expiresAt,
+      firm: firms.name,
+    })
     .from(invites)
+    .leftJoin(firms, eq(firms.id, invites.firm))
     .where(
       and(
-        eq(invites.office, office),
+        lookedAfter(invites, account),
         isNull(invites.usedAt),
         isNull(invites.account),
         gt(invites.expiresAt, new Date()),
@@ -93,7 +148,7 @@ async function peopleOf(tx: Transaction, office: string) {
 }
 
 /** The people of an office, who may come in, and each one’s own password and sessions. */
-export function peopleRoutes(door: Door, keys: SealKeys): Router {
+export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publicUrl: string): Router {
   const router = Router();
   const slow = slowly({ most: 20 });
 
@@ -105,29 +160,39 @@ export function peopleRoutes(door: Door, keys: SealKeys): Router {
       throw new Problem(422, 'Not it', 'This is not your present password. Nothing was changed.');
   }
 
-  router.get('/people', requireAccount, requireLead, async (request, response) => {
-    const { office } = accountOf(request);
-    response.json(await door.inOffice(office, (tx) => peopleOf(tx, office)));
+  router.get('/people', requireAccount, requirePeopleLead, async (request, response) => {
+    const account = accountOf(request);
+    response.json(await door.inOffice(account.office, (tx) => peopleOf(tx, account)));
   });
 
-  router.post('/invites', requireAccount, requireLead, csrfProtection, async (request, response) => {
+  router.post('/invites', requireAccount, requirePeopleLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const wanted = inviteSchema.validateSync(request.body);
+    const { name, role: as, firm: firmName, email } = inviteSchema.validateSync(request.body);
     const made = await door.inOffice(account.office, async (tx) => {
-      await logPeople(tx, keys, account, account.id, `invited ${wanted.name} as ${wanted.role}`);
-      return linkFor(tx, account, wanted, INVITED_MS);
+      const firm = await firmOfInvited(tx, account, as, firmName);
+      await logPeople(tx, keys, account, account.id, `invited ${name} as ${as}${firmName && ` of ${firmName}`}`);
+      const link = await linkFor(tx, account, { name, role: as, firm, email: email || undefined }, INVITED_MS);
+      if (email)
+        await postMail(tx, {
+          office: account.office,
+          to: email,
+          subject: 'You are invited',
+          body: `${name},\n\n${account.name} invites you to Careful Latch. Open this within a week, and give yourself a name and a password:\n\n${publicUrl}/join#${link.token}\n\nIt can be used once.\n`,
+        });
+      return link;
     });
+    if (email) wake();
     response.status(201).json(made);
   });
 
-  router.delete('/invites/:id', requireAccount, requireLead, csrfProtection, async (request, response) => {
+  router.delete('/invites/:id', requireAccount, requirePeopleLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const invite = id.validateSync(request.params.id);
     await door.inOffice(account.office, async (tx) => {
       const taken = await tx
         .update(invites)
         .set({ usedAt: new Date() })
-        .where(and(eq(invites.id, invite), eq(invites.office, account.office), isNull(invites.usedAt)))
+        .where(and(eq(invites.id, invite), lookedAfter(invites, account), isNull(invites.usedAt)))
         .returning({ name: invites.name });
       if (taken.length === 0) throw new Problem(404, 'Not found', 'There is no such invitation.');
       await logPeople(tx, keys, account, account.id, `took back the invitation of ${taken[0]!.name}`);
@@ -159,7 +224,15 @@ export function peopleRoutes(door: Door, keys: SealKeys): Router {
           await logPeople(tx, keys, own!, own!.id, 'gave a new password by a link of the lead');
           return own!.login;
         }
-        const made = { id: randomUUID(), office: asked.office, login, name, role: asked.role! };
+        const made = {
+          id: randomUUID(),
+          office: asked.office,
+          login,
+          name,
+          role: asked.role!,
+          firm: asked.firm,
+          email: asked.email,
+        };
         await tx.insert(accounts).values({ ...made, passwordHash });
         await logPeople(tx, keys, made, made.id, `joined as ${made.role}`);
         if (asked.inspection) await makeParty(tx, { id: asked.by, office: asked.office }, asked.inspection, made.id);
@@ -172,33 +245,53 @@ export function peopleRoutes(door: Door, keys: SealKeys): Router {
     }
   });
 
-  router.patch('/people/:id', requireAccount, requireLead, csrfProtection, async (request, response) => {
+  router.patch('/people/:id', requireAccount, requirePeopleLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const person = id.validateSync(request.params.id);
     const wanted = changeSchema.validateSync(request.body);
     await door.inOffice(account.office, async (tx) => {
       await heldOffice(tx, account.office);
+      const [known] = await tx
+        .select()
+        .from(accounts)
+        .where(and(eq(accounts.id, person), lookedAfter(accounts, account)));
+      if (!known) throw new Problem(404, 'Not found', 'There is nobody such here.');
+      const whyNot = whyNotAs(account, known, wanted);
+      if (whyNot !== undefined) throw new Problem(422, 'Not that', whyNot);
       const off = wanted.active === false;
-      const [changed] = await tx
+      const firm = wanted.firm === undefined ? known.firm : await firmNamed(tx, account.office, wanted.firm);
+      await tx
         .update(accounts)
-        .set({ ...wanted, ...(off && { voidBefore: new Date() }) })
-        .where(and(eq(accounts.id, person), eq(accounts.office, account.office)))
-        .returning({ name: accounts.name });
-      if (!changed) throw new Problem(404, 'Not found', 'There is nobody such here.');
-      await requireALead(tx, account.office);
+        .set({ ...wanted, firm, ...(off && { voidBefore: new Date() }) })
+        .where(eq(accounts.id, person));
+      await requireALead(tx, account);
+      if (firm !== known.firm) {
+        const seq = await counted(tx, account.office); // each hears of the houses of the other
+        await tx
+          .update(inspections)
+          .set({ seq })
+          .where(seenBy({ ...known, firm }));
+      }
       const did = [
-        wanted.role && `made ${changed.name} ${wanted.role}`,
-        wanted.active !== undefined && `switched ${changed.name} ${off ? 'off' : 'on'}`,
+        wanted.firm !== undefined && `made ${known.name} one of ${wanted.firm}`,
+        wanted.role && `made ${known.name} ${wanted.role}`,
+        wanted.active !== undefined && `switched ${known.name} ${off ? 'off' : 'on'}`,
       ];
       await logPeople(tx, keys, account, person, did.filter(Boolean).join(', '));
     });
     response.json({ done: true });
   });
 
-  router.post('/people/:id/reset', requireAccount, requireLead, csrfProtection, async (request, response) => {
+  router.post('/people/:id/reset', requireAccount, requirePeopleLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const person = id.validateSync(request.params.id);
-    const made = await resetLink(door, keys, account.office, account, eq(accounts.id, person));
+    const made = await resetLink(
+      door,
+      keys,
+      account.office,
+      account,
+      and(eq(accounts.id, person), lookedAfter(accounts, account))!,
+    );
     if (!made) throw new Problem(404, 'Not found', 'There is nobody such here.');
     response.status(201).json(made);
   });

@@ -7,4 +7,6 @@ export interface Account {
   readonly login: string;
   readonly name: string;
   readonly role: Role;
+  /** The firm that somebody of outside is of; null where there is none. */
+  readonly firm: string | null;
 }

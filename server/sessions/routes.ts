@@ -6,7 +6,7 @@ import { eq } from 'drizzle-orm';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { object, string } from 'yup';
 import type { Door, Transaction } from '../database/client';
-import { accounts, offices } from '../database/schema';
+import { accounts, firms, offices } from '../database/schema';
 import { DEMO_PASSWORD } from '../demo/password';
 import { Problem } from '../problems';
 import { newestRules } from '../rules/queries';
@@ -27,14 +27,16 @@ const credentialsSchema = object({
   password: string().required('Give your password.').max(200, 'A password has at most 200 characters.'),
 });
 
-/** An office as its people see it: with the rules that it has adopted last, whose edition is the office’s then. */
-async function officeIn(tx: Transaction, id: string) {
+/** An office as its people see it: with the rules that it has adopted last, whose edition is the office’s then; and the name of one’s own firm. */
+async function officeIn(tx: Transaction, { office: id, firm }: Account) {
   const [office] = await tx.select().from(offices).where(eq(offices.id, id));
   const rules = (await newestRules(tx, id)) ?? null;
+  const [own] = firm === null ? [] : await tx.select({ name: firms.name }).from(firms).where(eq(firms.id, firm));
   return office
     ? {
         id,
         name: office.name,
+        firm: own?.name ?? null,
         edition: rules?.profile.edition ?? office.edition,
         rules,
         offlineHours: office.offlineHours,
@@ -57,7 +59,7 @@ async function accountFor(door: Door, login: string, password: string): Promise<
       'Not signed in',
       'Name and password do not belong together. Nothing that was entered is lost.',
     );
-  return { id: row.id, office: row.office, login: row.login, name: row.name, role: row.role };
+  return { id: row.id, office: row.office, login: row.login, name: row.name, role: row.role, firm: row.firm };
 }
 
 function renewSession(request: Request): Promise<void> {
@@ -88,10 +90,12 @@ export function sessionRoutes(door: Door, secret: string): Router {
 
   async function sessionState(request: Request) {
     const account = request.account ?? null;
-    const office = account && (await door.inOffice(account.office, (tx) => officeIn(tx, account.office)));
+    const office = account && (await door.inOffice(account.office, (tx) => officeIn(tx, account)));
     return {
       // A stranger has no session to protect yet, and makes no row: the token comes with the account.
-      csrfToken: account ? csrf.generateToken(request) : null,
+      csrfToken: account || request.switchedOff ? csrf.generateToken(request) : null,
+      /** Whoever asks was switched off; what they still send is kept for the lead. */
+      switchedOff: request.switchedOff !== undefined,
       account: account && { id: account.id, login: account.login, name: account.name, role: account.role },
       office,
       /** When the password was given last. */

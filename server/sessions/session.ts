@@ -21,6 +21,8 @@ declare module 'express-session' {
 declare module 'express-serve-static-core' {
   interface Request {
     account?: Account;
+    /** Whose session it was: they are switched off, and may still send what they had entered. */
+    switchedOff?: Account;
   }
 }
 
@@ -42,13 +44,24 @@ export const readAccount =
         request.account = who;
         const { renewedAt = 0 } = request.session;
         if (Date.now() - renewedAt > RENEW_MS) request.session.renewedAt = Date.now();
-      }
+      } else if (!account) request.switchedOff = await door.switchedOff(accountId);
     }
     next();
   };
 
 /** Says whom a device takes for signed in; two tabs with two accounts have one session, and must not mix. */
 const ACCOUNT_HEADER = 'x-account';
+
+/** Refuses what a device asks for another than the session’s own. */
+function requireSame(request: Request, account: Account): void {
+  const meant = request.headers[ACCOUNT_HEADER];
+  if (meant !== undefined && meant !== account.id)
+    throw new Problem(
+      409,
+      'Somebody else',
+      `${account.name} has signed in here meanwhile. Sign in again as yourself; what was entered stays on this device.`,
+    );
+}
 
 export const requireAccount: RequestHandler = (request, _response, next) => {
   if (!request.account)
@@ -57,13 +70,14 @@ export const requireAccount: RequestHandler = (request, _response, next) => {
       'Sign in',
       'Sign in first. What was entered stays on this device and goes to the office after that.',
     );
-  const meant = request.headers[ACCOUNT_HEADER];
-  if (meant !== undefined && meant !== request.account.id)
-    throw new Problem(
-      409,
-      'Somebody else',
-      `${request.account.name} has signed in here meanwhile. Sign in again as yourself; what was entered stays on this device.`,
-    );
+  requireSame(request, request.account);
+  next();
+};
+
+/** As `requireAccount`, and lets through who is switched off by now: for what is kept for the lead. */
+export const requireAccountEvenOff: RequestHandler = (request, response, next) => {
+  if (!request.switchedOff) return requireAccount(request, response, next);
+  requireSame(request, request.switchedOff);
   next();
 };
 
@@ -109,4 +123,10 @@ export const requireLead: RequestHandler = (request, _response, next) => {
   if (accountOf(request).role !== 'lead')
     throw new Problem(403, 'The lead only', 'Only the lead of the office looks after its people.');
   next();
+};
+
+/** The lead of the office looks after all its people, the lead of a firm after those of the firm. */
+export const requirePeopleLead: RequestHandler = (request, response, next) => {
+  if (accountOf(request).role === 'firm-lead') next();
+  else requireLead(request, response, next);
 };
