@@ -157,23 +157,13 @@ export class Walker {
     const inspection = /inspection\/([^/?]+)/.exec(this.page.url())![1]!;
     await this.savedAtOffice();
     const headers = await this.inItsName();
-    const at = new Date().toISOString();
-    const changes = paths.map((path) => ({
-      type: 'fact',
-      id: randomUUID(),
-      inspection,
-      at,
-      path,
-      value: factAt(c, path),
-    }));
-    for (let i = 0; i < changes.length; i += 100) {
-      const answer = await this.page.request.post(`${this.office.address}/api/changes`, {
-        data: { changes: changes.slice(i, i + 100) },
-        headers,
-      });
-      const { results } = (await answer.json()) as { results: { status: string }[] };
-      expect(results.map((one) => one.status)).toEqual(results.map(() => 'taken'));
-    }
+    const facts = paths.map((path) => ({ path, value: factAt(c, path), how: 'touched' }));
+    const change = { type: 'facts', id: randomUUID(), inspection, at: new Date().toISOString(), facts };
+    const answer = await this.page.request.post(`${this.office.address}/api/changes`, {
+      data: { changes: [change] },
+      headers,
+    });
+    expect(await answer.json()).toMatchObject({ results: [{ status: 'taken' }] });
     await this.page.reload();
     await expect(this.page.getByRole('heading', { name: STATION_NAMES.source, exact: true })).toBeVisible();
   }

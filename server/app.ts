@@ -10,6 +10,7 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { calendarRoutes, feedRoutes } from './calendar/routes';
+import { BROTLI } from './compressed';
 import { changeRoutes } from './changes/routes';
 import type { Connection } from './database/client';
 import { evidenceRoutes } from './evidence/routes';
@@ -110,7 +111,7 @@ export function createApp({
     response.json({ status: 'ready' });
   });
 
-  app.use('/api', compression());
+  app.use('/api', compression({ brotli: BROTLI }));
 
   const PgStore = connectPgSimple(session);
   const api = express.Router();

@@ -21,7 +21,7 @@ const STEPS: Step[] = [
 /** A copy of the core that the page's steps are done to. */
 function copied(): string {
   const folder = mkdtempSync(join(tmpdir(), 'careful-latch-rule-'));
-  for (const part of ['core', 'examples', 'profiles', 'docs', 'tools/jest-node.cjs'])
+  for (const part of ['core', 'examples', 'profiles', 'docs', 'tools/jest-node.cjs', 'tools/jest-esbuild.cjs'])
     cpSync(join(root, part), join(folder, part), {
       recursive: true,
       filter: (from) => !from.includes('node_modules') && !from.endsWith('.png'),

@@ -1,16 +1,6 @@
-// What core's and server's tests share: TypeScript through Babel, in Node.
+// What core's, server's and tools' tests share: TypeScript by esbuild, in Node.
 module.exports = {
   testEnvironment: 'node',
   testPathIgnorePatterns: ['/node_modules/'],
-  transform: {
-    '\\.(mjs|[jt]s)$': [
-      'babel-jest',
-      {
-        babelrc: false,
-        configFile: false,
-        presets: [['@babel/preset-env', { targets: { node: 'current' } }], '@babel/preset-typescript'],
-        plugins: [require.resolve('babel-plugin-transform-import-meta')],
-      },
-    ],
-  },
+  transform: { '\\.(mjs|[jt]s)$': require.resolve('./jest-esbuild.cjs') },
 };

@@ -7,12 +7,13 @@ import { execFileSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
-import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { setTimeout as pause } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { morningOf, type Inspection } from '@careful-latch/core/record';
 import { Office } from '../e2e/server';
+import { BROTLI } from '../server/compressed';
 import { DEMO_PASSWORD } from '../server/demo/password';
 import { startCluster } from './database.mjs';
 
@@ -104,7 +105,6 @@ interface Answer {
 }
 
 /** As the server compresses. */
-const BROTLI = { params: { [constants.BROTLI_PARAM_QUALITY]: 4 } };
 
 const headBytes = (headers: Iterable<[string, string]>) =>
   [...headers].reduce((sum, [name, value]) => sum + name.length + value.length + 4, 0);

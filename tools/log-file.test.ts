@@ -4,14 +4,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 
-const module = pathToFileURL(join(__dirname, 'log-file.mjs')).href;
+const logFileModule = pathToFileURL(join(__dirname, 'log-file.mjs')).href;
 
 test('a log is its owner’s alone, and never larger than two of its size', () => {
   const folder = mkdtempSync(join(tmpdir(), 'careful-latch-log-'));
   const path = join(folder, 'server.log');
   writeFileSync(path, 'from before\n', { mode: 0o644 });
   const script = `
-    import { logFile } from ${JSON.stringify(module)};
+    import { logFile } from ${JSON.stringify(logFileModule)};
     const log = logFile(${JSON.stringify(path)}, 100);
     for (let i = 0; i < 50; i++) log.write(Buffer.from('line ' + i + '\\n'));
     log.close();`;

@@ -77,8 +77,8 @@ async function main() {
   mkdirSync(reports, { recursive: true });
   installPackages(root, say);
   const journeys = wanted.length === 0 || wanted.includes('e2e');
+  const builds = journeys && buildApplication(root, say);
   await Promise.all([
-    journeys && buildApplication(root, say),
     inTurn(
       ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
       ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
@@ -90,7 +90,8 @@ async function main() {
       ['types-tests', bin('tsc'), ['-p', 'tsconfig.tests.json']],
     ),
   ]);
-  await jest('core');
+  await jest('core'); // the build draws its pages meanwhile, which takes one core of two
+  await builds;
   await jest('tools');
   await jest('app');
   const needsDatabase = wanted.length === 0 || wanted.includes('server') || wanted.includes('e2e');

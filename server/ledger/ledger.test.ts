@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtemp, readFile, rm } from 'node:fs/promises';
+import { mkdtemp, readFile, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { drizzle } from 'drizzle-orm/node-postgres';
@@ -233,7 +233,7 @@ test('the key file is made once, readable by its owner alone, whoever comes firs
   expect(kept.keys).toHaveLength(1);
   expect((await openKeys(file)).publicKeys.map(({ kid }) => kid)).toEqual([kept.keys[0]!.kid]);
   expect(opened.flatMap(({ publicKeys }) => publicKeys.map((key) => 'd' in key))).toEqual([false, false]);
-  const { mode } = await import('node:fs').then(({ statSync }) => statSync(file));
+  const { mode } = await stat(file);
   expect(mode & 0o077).toBe(0);
   await rm(folder, { recursive: true });
 });
