@@ -27,6 +27,16 @@ async function invited(login: string, role: Role, firm = role === 'firm-lead' ? 
   expect(account.role).toBe(role);
   return { who, token, id: account.id };
 }
+/** The lead of an office of their own, on the same server. */
+async function leadElsewhere(login: string) {
+  const elsewhere = randomUUID();
+  await office.db.insert(offices).values({ id: elsewhere, name: 'Elsewhere', edition: '2017' });
+  const [template] = await office.db.select().from(accounts).where(eq(accounts.login, 'ilse'));
+  await office.db.insert(accounts).values({ ...template!, id: randomUUID(), office: elsewhere, login });
+  const who = await visitor(office);
+  await who.signIn(login, PASSWORD);
+  return who;
+}
 const statusOf = async (who: typeof lead) => (await who.get('/api/inspections')).status;
 
 test('whoever has a link comes in once, and as what they were invited', async () => {
@@ -253,13 +263,34 @@ describe('every route of the description, tried by', () => {
     }
   }); // prettier-ignore
 
+  test('another firm, another office and a switched-off account, for a house that is there: none is told a word of it', async () => {
+    const [runa, odd] = [await invited('runa-tries', 'firm-lead', 'Tried & Daughters'), await invited('odd-tries', 'firm-lead', 'Odd & Sons')]; // prettier-ignore
+    const far = await leadElsewhere('far-tries');
+    const off = await invited('off-tries', 'inspector');
+    const [house, address] = [randomUUID(), '77 Unheard Row'];
+    await runa.who.change(opening(house, address), changeOf({ type: 'request', inspection: house }));
+    await lead.change(await lead.decisionOn(house, { kind: 'corrections-required', dueOn: '2026-12-09' }));
+    await lead.patch(`/api/people/${off.id}`, { active: false });
+    const named = routes.map((route) => ({ ...route, path: route.path.replace('{id}', house) }));
+    expect(JSON.stringify((await lead.get(`/api/inspections/${house}`)).body)).toContain(address);
+    for (const [who, name] of [
+      [odd.who, 'another firm'],
+      [far, 'another office'],
+      [off.who, 'switched off'],
+    ] as const)
+      for (const route of named) {
+        const { status, body } = await tried(who, route);
+        expect([name, route.method, route.path, JSON.stringify(body ?? null).includes(address)]).toEqual([name, route.method, route.path, false]); // prettier-ignore
+        const isOpen = route.needs === undefined || route.path === '/api/changes'; // which keeps for the lead what they still send
+        if (name === 'switched off' && !isOpen) expect([route.path, status]).toEqual([route.path, 401]);
+      }
+    const still = (await lead.get(`/api/inspections/${house}`)).body as { revision: number; decisions: unknown[] };
+    expect([still.revision, still.decisions.length]).toEqual([3, 1]);
+  });
+
   test('a lead of another office: nobody and nothing of this one is there', async () => {
-    const elsewhere = randomUUID();
-    await office.db.insert(offices).values({ id: elsewhere, name: 'Elsewhere', edition: '2017' });
+    const far = await leadElsewhere('far');
     const [template] = await office.db.select().from(accounts).where(eq(accounts.login, 'ilse'));
-    await office.db.insert(accounts).values({ ...template!, id: randomUUID(), office: elsewhere, login: 'far' });
-    const far = await visitor(office);
-    await far.signIn('far', PASSWORD);
     const { people } = (await far.get('/api/people')).body as { people: { login: string }[] };
     expect(people.map(({ login }) => login)).toEqual(['far']);
     expect((await far.patch(`/api/people/${template!.id}`, { active: false })).status).toBe(404);
