@@ -87,6 +87,21 @@ test('whatever is tapped is at least 48 px high, and no plate is cut off', ON_PH
   }
 });
 
+test('with text at 200 % a drawing keeps its letters, and is moved sideways by itself to the part in hand', ON_PHONE, async ({ page, office }) => {
+  const walker = new Walker(page, office);
+  await walker.signIn(undefined, 'drawings');
+  await page.setViewportSize({ width: 195, height: 422 }); // as the browser tells it to the page
+  for (const part of ['breaker/face', 'breaker/fastener']) {
+    await page.goto(`${office.address}${HOUSE}/breaker?part=${encodeURIComponent(part)}`);
+    const place = page.getByTestId(`part-${part}`);
+    await expect(place).toHaveAttribute('aria-pressed', 'true');
+    await expect(place).toBeInViewport({ ratio: 0.5 });
+  }
+  const letters = page.getByTestId('sideways').locator('svg text').first();
+  expect((await letters.boundingBox())!.height).toBeGreaterThan(13);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(195);
+}); // prettier-ignore
+
 test('on a wide screen the keyboard walks, answers and takes back', ON_WIDE, async ({ page, office }) => {
   const walker = new Walker(page, office);
   await walker.signIn();

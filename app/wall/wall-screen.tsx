@@ -33,6 +33,7 @@ import { BackHome } from '../inspection/back-home';
 import { useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Quiet, Title } from '../theme/words';
+import { AtItsSize } from './at-its-size';
 import { Drawing, Entries } from './drawing';
 import { useHand, type Said } from './hand';
 import { valueOf } from './part-value';
@@ -153,7 +154,13 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
         />
       )}
       <Differing inspection={inspection} station={station} />
-      {absent ? <Quiet>{absent}</Quiet> : <Drawing walk={walk} station={station} parts={parts} hand={hand} />}
+      {absent ? (
+        <Quiet>{absent}</Quiet>
+      ) : (
+        <AtItsSize inHand={here?.id}>
+          <Drawing walk={walk} station={station} parts={parts} hand={hand} />
+        </AtItsSize>
+      )}
       <OwnItems inspection={inspection} station={station} />
       <ClaimedAndFound inspection={inspection} station={station} />
       {wide && !absent && station === 'loads' && (
