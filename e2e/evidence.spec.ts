@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import type { Inspection, Photo } from '@careful-latch/core/record';
 import { complaints, tooSmall } from './access';
-import { ON_PHONE, expect, test } from './office';
+import { WITHOUT_OFFICE, expect, test } from './office';
 import { Walker, choosePhoto } from './walk';
 
 const HOUSE = '0dd0a7c4-1f5e-4b7a-9c00-000000000001';
@@ -51,7 +51,7 @@ async function photosOf(page: Page, address: string): Promise<Photo[]> {
 
 test(
   'a photo of 8 MB without signal: kept through a reload, ringed, sent once the office is there, sealed with the decision',
-  ON_PHONE,
+  WITHOUT_OFFICE,
   async ({ page, office }) => {
     const walker = new Walker(page, office);
     await walker.signIn(undefined, 'drawings');

@@ -3,8 +3,6 @@ import { DEMO_PASSWORD } from '../server/demo/password';
 import { ON_PHONE, expect, test } from './office';
 import { Walker } from './walk';
 
-test.use({ serviceWorkers: 'block' }); // the worker answers with the page that has no picture
-
 const HOUSE = '/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000002';
 
 /** Keeps the scripts back until the function it gives is called. */
@@ -43,6 +41,15 @@ test('who signs in before any script is signed in, and the form forgets the pass
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByLabel('Password')).toHaveValue('');
 });
+
+test('the menu opens that was pressed before any script, though it says somebody’s initials by then', ON_PHONE, async ({ page, office }) => {
+  await new Walker(page, office).signIn();
+  const release = await scriptsHeld(page);
+  await page.goto(`${office.address}/`, { waitUntil: 'commit' });
+  await page.locator('#picture').getByTestId('menu').click();
+  release();
+  await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible();
+}); // prettier-ignore
 
 test('the styles of a picture are for it alone', ON_PHONE, async ({ page, office }) => {
   await new Walker(page, office).signIn();

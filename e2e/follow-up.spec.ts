@@ -9,14 +9,14 @@ import { join } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
 import { DEMO_PROPERTIES } from '../server/demo/properties';
 import { permitOffice, type Way } from '../server/permit-office/office';
-import { ON_PHONE, expect, test } from './office';
+import { ON_PHONE, WITHOUT_OFFICE, expect, test } from './office';
 import { Walker } from './walk';
 
 const HOUSE = (n: number) => `/inspection/0dd0a7c4-1f5e-4b7a-9c00-${String(n).padStart(12, '0')}`;
 
 test(
   'a storm day: forty houses by two phones without signal, one house twice; it is said, and the graver holds',
-  ON_PHONE,
+  WITHOUT_OFFICE,
   async ({ page, office, browser }) => {
     const ilse = new Walker(page, office);
     const other = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { ON_PHONE, expect, test } from './office';
+import { ON_PHONE, WITHOUT_OFFICE, expect, test } from './office';
 import { STATIONS, STATION_NAMES, recordedFacts, withFact } from '@careful-latch/core/case';
 import { Walker, example } from './walk';
 
@@ -51,7 +51,7 @@ test(
 
 test(
   'the same with a reload and a dead, then restarted server in the middle: nothing is lost',
-  ON_PHONE,
+  WITHOUT_OFFICE,
   async ({ page, office }) => {
     const walker = new Walker(page, office);
     await walker.signIn();

@@ -26,6 +26,8 @@ class Offices {
 
 /** Each test has an office of its own, with the demo loaded; `empty` has none. The demo is loaded once a worker, then copied. */
 export const test = base.extend<{ office: Office; empty: Office }, { offices: Offices }>({
+  // A first visit brings a worker with all of the application for the next, in vain for most tests: each begins in a browser that knows nothing.
+  serviceWorkers: async ({}, use, { tags }) => use(tags.includes(WITHOUT_OFFICE.tag[1]!) ? 'allow' : 'block'),
   offices: [
     async ({}, use) => {
       const model = await Office.open(true);
@@ -51,5 +53,7 @@ export const test = base.extend<{ office: Office; empty: Office }, { offices: Of
 /** What is the same on any size is walked on the phone alone; what only a wide screen has, there. A test that is skipped would still have its office opened. */
 export const ON_PHONE = { tag: '@phone' };
 export const ON_WIDE = { tag: '@wide' };
+/** On the phone, and loads a page while the office is away, as the service worker lets it. */
+export const WITHOUT_OFFICE = { tag: ['@phone', '@without-office'] };
 
 export { expect };

@@ -50,7 +50,7 @@ export class StripWalker {
     if (this.how.keyboard) await this.press(what);
     else await what.click();
     this.count.taps++;
-    if (this.hurrying) await this.page.clock.runFor(DEAF_AND_SEEN_MS);
+    if (this.hurrying) await this.page.clock.fastForward(DEAF_AND_SEEN_MS);
   }
 
   private async press(what: Locator): Promise<void> {

@@ -12,7 +12,7 @@ export const DRAWING_PICTURES = typeof window === 'undefined';
 const NAME = 'autocomplete'; // what tells the fields of a picture apart, and pairs them with the real ones
 
 declare global {
-  /** Name of the button pressed in the picture last; the script in public/index.html keeps it. */
+  /** Name of the button or plate pressed in the picture last; the script in public/index.html keeps it. */
   var pressedInPicture: string | undefined;
 }
 
@@ -30,8 +30,8 @@ export function liftPicture(): void {
   const typing = cover.contains(document.activeElement) ? document.activeElement!.getAttribute(NAME) : null;
   cover.remove();
   if (typing) document.querySelector<HTMLElement>(`#root input[${NAME}="${typing}"]`)?.focus();
-  [...document.querySelectorAll<HTMLElement>('#root [role="button"]')]
-    .find((button) => button.textContent === globalThis.pressedInPicture)
+  [...document.querySelectorAll<HTMLElement>('#root [role="button"], #root [role="radio"]')]
+    .find((button) => (button.dataset.testid || button.textContent) === globalThis.pressedInPicture)
     ?.click();
   globalThis.pressedInPicture = undefined;
 }

@@ -5,12 +5,12 @@ import { STATIONS, STATION_NAMES, factAt, lastingPath, listOf, type Station } fr
 import { functionTestAt } from '@careful-latch/core/interlock';
 import { evidenceOfFact } from '@careful-latch/core/record';
 import {
+  aboutWhat,
   factsOf,
   partOfEntry,
   partsAt,
   stateOfPart,
   wantedBy,
-  type Question,
   type Reading,
 } from '@careful-latch/core/walk';
 import { stationState } from '@careful-latch/core/verdict';
@@ -116,7 +116,8 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const about = question?.kind === 'fact' ? question.path : here && factsOf(c, here)[0];
   const [shows, setShows] = useState<string>();
   /** What the apprentice asked how to look at. */
-  const [helping, setHelping] = useState<Question>();
+  const [helping, setHelping] = useState<string>();
+  const asked = here && question && aboutWhat(here, question);
   const evidence = about === undefined ? [] : evidenceOfFact(inspection.evidence, c, about);
   const onNext = (to: Station | undefined) => (to ? go(to) : router.replace(`/inspection/${id}/findings`));
   const list = listOf(station);
@@ -194,7 +195,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
       instead={
         meter.now ? (
           <MeterPane meter={meter} onAgain={() => again.current?.()} />
-        ) : here && question && helping === question ? (
+        ) : here && asked !== undefined && helping === asked ? (
           <Suspense fallback={null}>
             <Help site={c} here={here} />
           </Suspense>
@@ -202,7 +203,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
           <EvidencePane inspection={id} about={lastingPath(c, about)} evidence={evidence} />
         ) : null
       }
-      onHelp={() => setHelping(helping === question ? undefined : question)}
+      onHelp={() => setHelping(helping === asked ? undefined : asked)}
       evidence={
         about !== undefined && (
           <EvidenceKey

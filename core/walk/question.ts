@@ -133,6 +133,18 @@ export type Question =
   | { readonly kind: 'fact'; readonly path: string }
   | { readonly kind: 'so'; readonly lines: readonly Line[] };
 
+/** What a question is about, at a part: the same once the case has come again from the office, of which the question is made anew. */
+export const aboutWhat = ({ id }: PartHere, question: Question): string => {
+  switch (question.kind) {
+    case 'fact':
+      return `${id} ${question.path}`;
+    case 'glance':
+      return `${id} ${question.glance.asks}`;
+    case 'so':
+      return `${id} ${question.lines[0]!.path}`;
+  }
+};
+
 /** A statement that holds, or does not. */
 export interface Line {
   readonly path: string;

@@ -20,6 +20,7 @@ import { GLANCES } from './glances';
 import { readingAt } from './like';
 import {
   PARTS,
+  aboutWhat,
   WALK,
   find,
   linesOf,
@@ -122,6 +123,20 @@ describe('the parts', () => {
     expect(state(GOOD)).toBe('known');
     expect(state(caseWith({ 'breaker.ratingA': 50 }))).toBe('violated');
   });
+});
+
+test('a question is about the same once the case has come again, and about something else elsewhere', () => {
+  const c = emptyCase('2020');
+  const about = WALK.flatMap((station) => partsAt(c, station)).flatMap((here) => {
+    const ask = (of: Case) => questionAt(of, evaluate(of), here);
+    const [question, again] = [ask(c), ask(structuredClone(c))];
+    if (!question || !again) return [];
+    expect(question).not.toBe(again);
+    expect(aboutWhat(here, again)).toBe(aboutWhat(here, question));
+    return [aboutWhat(here, question)];
+  });
+  expect(new Set(about).size).toBe(about.length);
+  expect(about.length).toBeGreaterThan(0);
 });
 
 describe('readings', () => {

@@ -167,7 +167,8 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
 
   router.post('/invites', requireAccount, requirePeopleLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const { name, role: as, firm: firmName, email } = inviteSchema.validateSync(request.body);
+    const { name, role: as, firm: named, email } = inviteSchema.validateSync(request.body);
+    const firmName = account.role === 'lead' ? named : ''; // the lead of a firm invites into no other
     const made = await door.inOffice(account.office, async (tx) => {
       const firm = await firmOfInvited(tx, account, as, firmName);
       await logPeople(tx, keys, account, account.id, `invited ${name} as ${as}${firmName && ` of ${firmName}`}`);
