@@ -1,4 +1,6 @@
+import { evaluate } from '../../verdict';
 import {
+  caseWith,
   underReadings,
   BRIDGED,
   CORDS_ONLY,
@@ -592,4 +594,16 @@ test('the voltage drop weighs as the office reads it', () => {
   const long = stretch(0, { lengthFt: 300 });
   expect(underReadings('feeder/voltage-drop', long, { voltageDrop: 'rule' }).severity).toBe('correction');
   expect(underReadings('feeder/voltage-drop', long, {}).severity).toBe('advisory');
+});
+
+test('of several stretches the worst is the finding; the others that are violated stand beside it, and none that holds', () => {
+  const of = (sizeAwg: string) => ({ sizeAwg, metal: 'copper' });
+  const c = caseWith({ ...stretch(0, of('12')), ...stretch(1, of('14')), ...stretch(2, of('10')) });
+  const outcome = evaluate(c).outcomes.find(({ rule }) => rule === 'feeder/small-conductor')!;
+  const [first, second] = c.feeder!.stretches!.map(({ id }) => id);
+  expect([outcome.outcome, outcome.part, outcome.others.map(({ part }) => part)]).toEqual([
+    'violation',
+    second,
+    [first],
+  ]);
 });
