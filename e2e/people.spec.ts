@@ -1,6 +1,13 @@
 import { ON_PHONE, expect, test } from './office';
 import { Walker } from './walk';
 
+/** Invites somebody on the screen of the people, as what is chosen there; resolves with the link. */
+async function invite(walker: Walker, name: string): Promise<string> {
+  await walker.page.getByLabel('Whom').fill(name);
+  await walker.press('button', 'Make the link');
+  return /https?:\S+\/join#\S+/.exec(await walker.page.getByTestId('link').innerText())![0];
+}
+
 test(
   'from the invitation to the first signed inspection; switched off in the middle of a walk, what was entered is kept, said, and taken in by the lead',
   ON_PHONE,
@@ -9,9 +16,7 @@ test(
     await walker.signIn();
     await page.getByTestId('menu').click();
     await walker.press('button', 'People');
-    await page.getByLabel('Whom').fill("Odo D'Ambrose");
-    await walker.press('button', 'Make the link');
-    const link = /https?:\S+\/join#\S+/.exec(await page.getByTestId('link').innerText())![0];
+    const link = await invite(walker, "Odo D'Ambrose");
 
     const other = await browser.newContext({ viewport: page.viewportSize() });
     const his = await other.newPage();
@@ -219,9 +224,7 @@ test(
 
     await page.goto(`${office.address}/people`);
     await expect(page.getByText('People of Tillane Electric')).toBeVisible();
-    await page.getByLabel('Whom').fill('Tove Marsh');
-    await maro.press('button', 'Make the link');
-    const link = /https?:\S+\/join#\S+/.exec(await page.getByTestId('link').innerText())![0];
+    const link = await invite(maro, 'Tove Marsh');
     const third = await browser.newContext({ viewport: page.viewportSize(), hasTouch: true });
     const hers = await third.newPage();
     const tove = new Walker(hers, office);

@@ -6,9 +6,9 @@ import { Plate } from '../plates/plate';
 import { catchUp } from '../stores/inspections';
 import { office, type HeldDecision, type HeldEntries } from '../stores/office';
 import { LateList } from './late-list';
+import { Say } from './say';
 import { useSession } from '../stores/session';
 import { momentText } from '../theme/dates';
-import { Input } from '../theme/elements';
 import { usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Words } from '../theme/words';
@@ -21,7 +21,6 @@ export function HeldList() {
   const [held, setHeld] = useState<readonly HeldDecision[]>([]);
   const [entries, setEntries] = useState<readonly HeldEntries[]>([]);
   const [leaving, setLeaving] = useState<string>();
-  const [words, setWords] = useState('');
   const [trouble, setTrouble] = useState<string>();
   const load = useCallback(
     () =>
@@ -35,11 +34,10 @@ export function HeldList() {
     [],
   );
   useEffect(() => void load(), [load]);
-  const leave = async (id: string) => {
+  const leave = async (id: string, words: string) => {
     try {
-      await office.leaveUnsealed(id, words.trim());
+      await office.leaveUnsealed(id, words);
       setLeaving(undefined);
-      setWords('');
       setTrouble(undefined);
       await load();
     } catch (error) {
@@ -79,18 +77,13 @@ export function HeldList() {
               </View>
               {leaving === one.id && (
                 <>
-                  <Input
-                    aria-label="Why it stays unsealed"
-                    placeholder="Why it stays unsealed"
-                    value={words}
-                    onChangeText={setWords}
-                    renderErrorMessage={false}
-                    containerStyle={{ paddingHorizontal: 0 }}
+                  <Say
+                    label="Why it stays unsealed"
+                    act="Leave it so"
+                    onSay={(words) => void leave(one.id, words)}
+                    onClose={() => setLeaving(undefined)}
                   />
                   <Trouble>{trouble}</Trouble>
-                  <View style={{ flexDirection: 'row' }}>
-                    <Plate role="button" label="Leave it so" onPress={() => void leave(one.id)} />
-                  </View>
                 </>
               )}
             </View>

@@ -257,7 +257,13 @@ export function applyChange(
       const claimed = { case: inspection.case, by, at: change.at };
       return {
         ok: true,
-        inspection: { ...rest, claimed, case: emptyCase(inspection.case.edition), changedAt: change.at },
+        inspection: {
+          ...rest,
+          ...(rules && { rules }), // what the office finds it judges as it has adopted by then
+          claimed,
+          case: emptyCase(inspection.case.edition),
+          changedAt: change.at,
+        },
       };
     }
     case 'head': {

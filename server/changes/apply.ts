@@ -21,7 +21,7 @@ import { inspectionIn } from '../inspections/queries';
 import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { SealKeys } from '../ledger/keys';
 import { postResult } from '../permits/posts';
-import { rulesIn } from '../rules/queries';
+import { newestRules, rulesIn } from '../rules/queries';
 import { sealInLedger, sealMove } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import type { Account } from '../sessions/account';
@@ -297,6 +297,13 @@ async function takeIn(
   return received.as === 'late' ? holdLate(tx, account, change) : takeInNew(tx, keys, account, change, seq, received);
 }
 
+/** The rules of the office that a change puts an inspection under; undefined where it puts it under none. */
+async function rulesFor(tx: Transaction, office: string, change: Change) {
+  if (change.type === 'request') return newestRules(tx, office);
+  const version = change.type === 'open' || change.type === 'rules' ? change.rules : undefined;
+  return version === undefined ? undefined : rulesIn(tx, office, version);
+}
+
 async function takeInNew(
   tx: Transaction,
   keys: SealKeys,
@@ -322,8 +329,7 @@ async function takeInNew(
         : await whyNotSeen(tx, account, before, change)
       : undefined);
   if (whyNot !== undefined) return { id: change.id, status: 'refused', detail: whyNot };
-  const version = change.type === 'open' || change.type === 'rules' ? change.rules : undefined;
-  const rules = version === undefined ? undefined : await rulesIn(tx, account.office, version);
+  const rules = await rulesFor(tx, account.office, change);
   const applied = applyChange(before, change, account, rules);
   if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
   const after = applied.inspection;

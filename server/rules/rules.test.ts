@@ -99,3 +99,14 @@ test('what was adopted stands in the ledger; whoever edits it is found', async (
   await office.pool.query(`update rules set profile = jsonb_set(profile, '{rules}', '{}') where version = 1`);
   expect((await verify()).wrong).toMatch(/version 1 of the office’s rules was edited/);
 });
+
+test('what a contractor has begun before is judged, once he asks for an inspection, as the office has adopted by then', async () => {
+  const maro = await visitor(office);
+  await maro.signIn('maro');
+  const id = randomUUID();
+  await maro.change(open(id));
+  expect(((await maro.get(`/api/inspections/${id}`)).body as Inspection).rules).toBeUndefined();
+  const { versions } = (await lead.get('/api/rules')).body as { versions: { version: number }[] };
+  await maro.change(changeOf({ type: 'request', inspection: id }));
+  expect((await one(id)).rules?.version).toBe(versions[0]!.version);
+});
