@@ -8,10 +8,12 @@ const Row = lazy(async () => ({ default: (await import('./panes')).ShownEvidence
 
 /** Of a row of photos with their captions. What comes late has its room from the start: nothing moves away under a thumb. */
 const ROW_PX = 104;
+/** And of the line beneath that says where they are. */
+const LINE_PX = 22;
 
 /** What shows a fact or a finding, and the ways to add to it. Comes once it is asked for: the first screen needs none of it. */
 export const EvidencePane = (props: ComponentProps<typeof Pane>) => (
-  <Suspense fallback={<View style={{ height: TARGET + (props.evidence.length > 0 ? ROW_PX + 8 : 0) }} />}>
+  <Suspense fallback={<View style={{ height: TARGET + (props.evidence.length > 0 ? ROW_PX + LINE_PX + 16 : 0) }} />}>
     <Pane {...props} />
   </Suspense>
 );

@@ -13,6 +13,11 @@ import { PhotoWithMarks } from './photo';
 import { scalePhoto } from './scale';
 
 const THUMB_PX = 108;
+const THUMB_HEIGHT_PX = (THUMB_PX * 3) / 4;
+/** A caption under a picture, with the room above it. */
+const CAPTION_PX = 23;
+/** What is said of photos on their way. */
+const LINE_PX = 22;
 
 /** Photos and notes beside each other, each to be opened. */
 export function ShownEvidence({
@@ -47,7 +52,7 @@ export function ShownEvidence({
             }}
           >
             {one.photo && (
-              <View style={{ height: (THUMB_PX * 3) / 4, overflow: 'hidden' }}>
+              <View style={{ height: THUMB_HEIGHT_PX, overflow: 'hidden' }}>
                 <PhotoWithMarks inspection={inspection} photo={one.photo} label="" widthPx={THUMB_PX} />
               </View>
             )}
@@ -119,13 +124,16 @@ export function EvidencePane({
   };
   return (
     <View testID="evidence" style={{ gap: 8 }}>
-      {evidence.length > 0 && <ShownEvidence inspection={inspection} evidence={evidence} />}
+      {evidence.length > 0 ? (
+        <ShownEvidence inspection={inspection} evidence={evidence} />
+      ) : (
+        scaling > 0 && <View style={{ height: THUMB_HEIGHT_PX + (caption === '' ? 0 : CAPTION_PX) }} />
+      )}
       {[...trouble, ...(refusal === undefined ? [] : [refusal])].map((one) => (
         <Words key={one} role="alert" color={palette.violation} style={{ fontSize: 16, lineHeight: 22 }}>
           {one}
         </Words>
       ))}
-      {scaling > 0 && <Quiet aria-live="polite">Making it smaller; go on meanwhile.</Quiet>}
       {writing ? (
         <>
           <Input
@@ -150,8 +158,15 @@ export function EvidencePane({
           <Plate role="button" label="Write a note" onPress={() => setWriting(true)} />
         </View>
       )}
-      {waiting > 0 && (
-        <Quiet>{`${waiting} ${waiting === 1 ? 'photo is' : 'photos are'} on this phone only so far.`}</Quiet>
+      {/* The line stays when it says nothing any more, as the room for a picture is there before it: what is below is not pushed from under a thumb. */}
+      {(scaling > 0 || evidence.some(({ photo }) => photo !== null)) && (
+        <Quiet aria-live="polite" numberOfLines={1} style={{ minHeight: LINE_PX }}>
+          {scaling > 0
+            ? 'Making it smaller; go on meanwhile.'
+            : waiting > 0
+              ? `${waiting} ${waiting === 1 ? 'photo is' : 'photos are'} on this phone only so far.`
+              : ''}
+        </Quiet>
       )}
     </View>
   );
