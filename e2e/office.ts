@@ -1,47 +1,24 @@
 import { test as base, expect } from '@playwright/test';
 import { Office } from './server';
 
-/** Offices like a model, one of them always opened ahead: a test does not wait for its server to start, nor for that of another to end. */
-class Offices {
-  private ahead: Promise<Office> | undefined;
-  private readonly closing: Promise<void>[] = [];
-  constructor(private readonly model: Office) {}
-
-  take(): Promise<Office> {
-    const one = this.ahead ?? Office.open(true, this.model);
-    this.ahead = Office.open(true, this.model);
-    return one;
-  }
-
-  close(office: Office): void {
-    this.closing.push(office.close());
-  }
-
-  async end(): Promise<void> {
-    if (this.ahead) this.close(await this.ahead);
-    await Promise.all(this.closing);
-    await this.model.close();
-  }
-}
-
-/** Each test has an office of its own, with the demo loaded; `empty` has none. The demo is loaded once a worker, then copied. */
-export const test = base.extend<{ office: Office; empty: Office }, { offices: Offices }>({
+/** Each test has the office as the demo leaves it, with a server that one worker's tests share; `empty` has no demo, and a server of its own. */
+export const test = base.extend<{ office: Office; empty: Office }, { shared: { office: Office; used: boolean } }>({
   // A first visit brings a worker with all of the application for the next, in vain for most tests: each begins in a browser that knows nothing.
   serviceWorkers: async ({}, use, { tags }) => use(tags.includes(WITHOUT_OFFICE.tag[1]!) ? 'allow' : 'block'),
-  offices: [
+  shared: [
     async ({}, use) => {
-      const model = await Office.open(true);
-      await model.stop();
-      const offices = new Offices(model);
-      await use(offices);
-      await offices.end();
+      const office = await Office.open(true);
+      await office.keep();
+      await use({ office, used: false });
+      await office.close();
     },
     { scope: 'worker', timeout: 180_000 },
   ],
-  office: async ({ offices }, use) => {
-    const office = await offices.take();
-    await use(office);
-    offices.close(office);
+  office: async ({ shared }, use) => {
+    // Restored by who comes next: the pages of the one before are closed by then.
+    if (shared.used) await shared.office.restore();
+    shared.used = true;
+    await use(shared.office);
   },
   empty: async ({}, use) => {
     const office = await Office.open(false);

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
-import { cpSync, existsSync, rmSync } from 'node:fs';
+import { cpSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -57,15 +57,33 @@ export class Office {
     private readonly folder = join(tmpdir(), `.careful-latch-${randomUUID()}`),
   ) {}
 
-  /** With the demo loaded, or empty; or as a copy of another office's database that nobody is using. */
-  static async open(demo: boolean, like?: Office): Promise<Office> {
+  /** With the demo loaded, or empty. */
+  static async open(demo: boolean): Promise<Office> {
     const database = `e2e_${randomUUID().replaceAll('-', '')}`;
-    await asAdmin(`CREATE DATABASE ${database}${like ? ` TEMPLATE ${like.database}` : ''}`);
+    await asAdmin(`CREATE DATABASE ${database}`);
     const port = await ownPort();
     const office = new Office(`http://localhost:${port}`, port, database, demo);
-    if (like && existsSync(like.folder)) cpSync(like.folder, office.folder, { recursive: true });
     await office.start();
     return office;
+  }
+
+  /** Keeps a copy of what it has now, for `restore`. */
+  async keep(): Promise<void> {
+    await this.stop();
+    await asAdmin(`CREATE DATABASE ${this.database}_kept TEMPLATE ${this.database}`);
+    cpSync(this.folder, `${this.folder}-kept`, { recursive: true });
+    await this.start();
+  }
+
+  /** Brings back what was kept. Its server runs on through it, but for one that was told something, or was left stopped. */
+  async restore(): Promise<void> {
+    if (Object.keys(this.settings).length > 0) await this.stop();
+    this.settings = {};
+    await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
+    await asAdmin(`CREATE DATABASE ${this.database} TEMPLATE ${this.database}_kept`);
+    rmSync(this.folder, { recursive: true, force: true });
+    cpSync(`${this.folder}-kept`, this.folder, { recursive: true });
+    if (!this.server) await this.start();
   }
 
   /** A second server of an office, on the same database and files; closed with `stop`. */
@@ -129,8 +147,8 @@ export class Office {
 
   async close(): Promise<void> {
     await this.stop();
-    rmSync(this.folder, { recursive: true, force: true });
-    await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
+    for (const kept of ['', '-kept']) rmSync(`${this.folder}${kept}`, { recursive: true, force: true });
+    for (const kept of ['', '_kept']) await asAdmin(`DROP DATABASE IF EXISTS ${this.database}${kept} WITH (FORCE)`);
     await asAdmin(`DROP ROLE IF EXISTS ${this.database}_server`);
   }
 }

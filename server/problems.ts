@@ -33,9 +33,9 @@ export function databaseCodeOf(error: unknown): string | undefined {
 const UNREACHED = { ECONNREFUSED: true, ECONNRESET: true, EPIPE: true, ETIMEDOUT: true, ENOTFOUND: true };
 const LOST =
   /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error)/;
-/** Connection errors (class 08), too few resources (53), shut down or starting (57P), closed to connections (55000). */
+/** Connection errors (class 08), too few resources (53), shut down or starting (57P), closed to connections (55000), or not there while a backup is put in its place (3D000). */
 const isAway = (code: string | undefined): boolean =>
-  code !== undefined && (code in UNREACHED || /^(08|53|57P|55000)/.test(code));
+  code !== undefined && (code in UNREACHED || /^(08|53|57P|55000|3D000)/.test(code));
 
 /** Whether something failed because the database is away; it comes back. */
 export const isDatabaseAway = (error: unknown): boolean => isAway(databaseCodeOf(error));
