@@ -8,16 +8,31 @@ config.maxWorkers = os.availableParallelism(); // of two cores Metro would use o
 
 /** React Native Elements asks for every icon family there is; we draw our own signs and ship none. */
 const ICONS = /^(@expo\/vector-icons|@react-native-vector-icons|react-native-vector-icons)(\/|$)/;
-/** Navigators and views of Expo Router that no screen of ours uses; its front door brings all of them into the first load. */
+/** What no screen of ours shows, and the front doors of packages would bring into the first load: navigators and views of Expo Router, … */
 const UNUSED_VIEWS =
   /expo-router\/build\/(react-navigation\/(bottom-tabs|native-stack|elements)\/|layouts\/(Stack(?!Client)|Tabs|ExperimentalStack|stack-utils|experimental-stack)|fork\/native-stack|native-tabs\/(?!NativeTabTrigger)|link\/preview\/(?!LinkPreviewContext|PreviewRouteContext))/;
+/** … what else is only ever named there, and kinds of fields, touches and lists that we do not have. Not in what draws the pages, which nobody fetches. */
+const UNUSED_PARTS = new RegExp(
+  [
+    /expo-router\/build\/(views\/(Sitemap|Unmatched|Toast)|native-tabs\/|standard-navigation\/)/,
+    /expo-router\/build\/react-navigation\/(routers\/(Tab|Drawer)Router|core\/StaticNavigation|native\/createStaticNavigation)/,
+    /react-native-screens\/lib\//,
+    /react-native-web\/dist\/(exports\/(Touchable|TouchableHighlight|Switch|CheckBox|Picker|ProgressBar|SectionList|ActivityIndicator)|vendor\/react-native\/VirtualizedSectionList)\//,
+    /@rneui\/base\/dist\/(Icon|helpers\/getIconType)/,
+    /react-native-svg\/lib\/module\/(xml|lib\/SvgTouchableMixin)/,
+  ]
+    .map(({ source }) => source)
+    .join('|'),
+);
 const nothing = { type: 'sourceFile', filePath: path.join(__dirname, 'theme', 'nothing.js') };
 
 const before = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   if (ICONS.test(name)) return nothing;
   const found = (before ?? context.resolveRequest)(context, name, platform);
-  return platform === 'web' && found.type === 'sourceFile' && UNUSED_VIEWS.test(found.filePath) ? nothing : found;
+  if (platform !== 'web' || found.type !== 'sourceFile') return found;
+  const drawsPages = context.customResolverOptions?.environment === 'node';
+  return UNUSED_VIEWS.test(found.filePath) || (!drawsPages && UNUSED_PARTS.test(found.filePath)) ? nothing : found;
 };
 
 /** A module is evaluated when it is first used, not when the application starts: the first picture needs few of them. */

@@ -16,6 +16,21 @@ async function scriptsHeld(page: Page): Promise<() => void> {
   return release;
 }
 
+/** Of all scripts that the first screen waits for, as they are sent. */
+const MOST_BYTES = 350 * 1024;
+
+test('the scripts of the first screen are few', ON_PHONE, async ({ page, office }) => {
+  const sent: Promise<number>[] = [];
+  page.on('requestfinished', (request) => {
+    if (request.resourceType() === 'script') sent.push(request.sizes().then((one) => one.responseBodySize));
+  });
+  await page.goto(`${office.address}/sign-in`);
+  await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
+  const early = await page.locator('script[src]').evaluateAll((all) => all.length);
+  await expect.poll(() => sent.length).toBeGreaterThanOrEqual(early);
+  expect((await Promise.all(sent)).reduce((sum, one) => sum + one, 0)).toBeLessThanOrEqual(MOST_BYTES);
+});
+
 test('the sign-in stands there before any script, and keeps what was typed meanwhile', async ({ page, office }) => {
   const release = await scriptsHeld(page);
   await page.goto(`${office.address}/inspection/whatever`, { waitUntil: 'commit' });
