@@ -8,13 +8,15 @@ config.maxWorkers = os.availableParallelism(); // of two cores Metro would use o
 
 /** React Native Elements asks for every icon family there is; we draw our own signs and ship none. */
 const ICONS = /^(@expo\/vector-icons|@react-native-vector-icons|react-native-vector-icons)(\/|$)/;
-/** What no screen of ours shows, and the front doors of packages would bring into the first load: navigators and views of Expo Router, … */
-const UNUSED_VIEWS =
-  /expo-router\/build\/(react-navigation\/(bottom-tabs|native-stack|elements)\/|layouts\/(Stack(?!Client)|Tabs|ExperimentalStack|stack-utils|experimental-stack)|fork\/native-stack|native-tabs\/(?!NativeTabTrigger)|link\/preview\/(?!LinkPreviewContext|PreviewRouteContext))/;
-/** … what else is only ever named there, and kinds of fields, touches and lists that we do not have. Not in what draws the pages, which nobody fetches. */
-const UNUSED_PARTS = new RegExp(
+/**
+ * What no screen of ours shows, and the front doors of packages would bring into the first load: navigators and views of Expo Router, what else is
+ * only ever named there, and kinds of fields, touches, lists and drawings that we do not have.
+ */
+const UNUSED = new RegExp(
   [
-    /expo-router\/build\/(views\/(Sitemap|Unmatched|Toast)|native-tabs\/|standard-navigation\/)/,
+    /expo-router\/build\/(layouts\/(Stack(?!Client)|Tabs|ExperimentalStack|stack-utils|experimental-stack)|fork\/native-stack)/,
+    /expo-router\/build\/(native-tabs\/|standard-navigation\/|link\/preview\/(?!LinkPreviewContext|PreviewRouteContext)|views\/(Sitemap|Unmatched|Toast))/,
+    /expo-router\/build\/react-navigation\/(bottom-tabs|native-stack|elements)\//,
     /expo-router\/build\/react-navigation\/(routers\/(Tab|Drawer)Router|core\/StaticNavigation|native\/createStaticNavigation)/,
     /react-native-screens\/lib\//,
     /react-native-web\/dist\/(exports\/(Touchable|TouchableHighlight|Switch|CheckBox|Picker|ProgressBar|SectionList|ActivityIndicator)|vendor\/react-native\/VirtualizedSectionList)\//,
@@ -30,9 +32,7 @@ const before = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   if (ICONS.test(name)) return nothing;
   const found = (before ?? context.resolveRequest)(context, name, platform);
-  if (platform !== 'web' || found.type !== 'sourceFile') return found;
-  const drawsPages = context.customResolverOptions?.environment === 'node';
-  return UNUSED_VIEWS.test(found.filePath) || (!drawsPages && UNUSED_PARTS.test(found.filePath)) ? nothing : found;
+  return found.type === 'sourceFile' && UNUSED.test(found.filePath) ? nothing : found;
 };
 
 /** A module is evaluated when it is first used, not when the application starts: the first picture needs few of them. */

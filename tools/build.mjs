@@ -5,6 +5,7 @@ import { once } from 'node:events';
 import { copyFileSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, join, relative } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
+import { drawnPages } from './drawn.mjs';
 
 const FONTS = {
   '@fontsource/atkinson-hyperlegible': [
@@ -42,7 +43,7 @@ function fingerprint(root) {
   return hash.digest('hex');
 }
 
-/** Has Expo draw the pages and bundle the screens; throws what it said where it fails. */
+/** Has Expo bundle the screens; throws what it said where it fails. */
 async function exported(root) {
   const run = spawn(
     process.execPath,
@@ -56,8 +57,6 @@ async function exported(root) {
         EXPO_OFFLINE: '1',
         EXPO_NO_TELEMETRY: '1',
         CI: '1',
-        EXPO_UNSTABLE_TREE_SHAKING: '1',
-        EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
       },
     },
   );
@@ -74,9 +73,10 @@ export async function buildApplication(root, say) {
   const stamp = join(root, '.data', 'built');
   const now = fingerprint(root);
   if (existsSync(join(dist, 'shell.html')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
-  say('building the application (two to four minutes the first time)');
+  say('building the application (one to three minutes the first time)');
   rmSync(dist, { recursive: true, force: true });
   await exported(root);
+  rmSync(join(dist, 'metadata.json')); // for shops of applications
 
   mkdirSync(join(dist, 'fonts'), { recursive: true });
   for (const [name, faces] of Object.entries(FONTS))
@@ -100,7 +100,7 @@ export async function buildApplication(root, say) {
       logLevel: 'warning',
     });
 
-  await pages(join(root, 'app'), dist);
+  await pages(root, dist);
 
   const { generateSW } = await import('workbox-build');
   await generateSW({
@@ -133,30 +133,19 @@ function everyFile(folder) {
     .map((entry) => join(entry.parentPath ?? entry.path, entry.name));
 }
 
-/** The screens whose picture stands in the page from its first byte on: our file, and the page that Expo drew at build time. */
-const PICTURES = {
-  'index.html': 'index.html',
-  'sign-in.html': 'sign-in.html',
-  'path.html': 'inspection/[id]/index.html',
-};
-
-const between = (text, start, end) => {
-  const from = text.indexOf(start);
-  const to = text.indexOf(end, from);
-  if (from < 0 || to < 0) throw new Error(`The built page has no ${start}.`);
-  return text.slice(from + start.length, to);
-};
+/** The screens whose picture stands in the page from its first byte on: our file, and the way to the screen. */
+const PICTURES = { 'index.html': '/', 'sign-in.html': '/sign-in', 'path.html': '/inspection/[id]' };
 
 /**
- * Makes our pages from the template and from what Expo drew: the script is fetched before the fonts and the session beside it;
+ * Makes our pages from the template and from what is drawn: the script is fetched before the fonts and the session beside it;
  * the picture of a screen covers it until it is there (app/theme/first-picture.ts). shell.html is the page without a picture.
  */
-async function pages(app, dist) {
+async function pages(root, dist) {
   const { default: ts } = await import('typescript'); // not there yet when the start command begins
-  const drawn = Object.entries(PICTURES).map(([name, from]) => [name, readFileSync(join(dist, from), 'utf8')]);
-  for (const file of everyFile(dist)) if (file.endsWith('.html')) rmSync(file);
+  const app = join(root, 'app');
+  const built = readFileSync(join(dist, 'index.html'), 'utf8');
   // The entry script last, after what it shares with those that are fetched later.
-  const scripts = [...drawn[0][1].matchAll(/<script src="([^"]+)"/g)].map(([, address]) => address);
+  const scripts = [...built.matchAll(/<script src="([^"]+)"/g)].map(([, address]) => address);
   if (!scripts.at(-1)?.includes('/entry-')) throw new Error('The built page has no entry script.');
   const early = scripts.map((one) => `<link rel="preload" as="script" fetchpriority="high" href="${one}">`).join('');
   const links = `${early}<link rel="preload" as="fetch" crossorigin="anonymous" href="/api/session">`;
@@ -166,9 +155,9 @@ async function pages(app, dist) {
     .replace('</body>', `${late}</body>`);
   writeFileSync(join(dist, 'shell.html'), template);
   const inBothThemes = await themed(app, ts);
-  for (const [name, html] of drawn) {
-    const sheet = between(html, '<style id="react-native-stylesheet">', '</style>');
-    const picture = between(html, '<div id="root">', '<script src=');
+  const drawn = await drawnPages(root, Object.values(PICTURES));
+  for (const [i, name] of Object.keys(PICTURES).entries()) {
+    const { picture, sheet } = drawn[i];
     writeFileSync(
       join(dist, name),
       template
@@ -176,11 +165,7 @@ async function pages(app, dist) {
           '</head>',
           () => `<style>${inBothThemes.variables}${inBothThemes.paint(used(sheet, picture))}</style></head>`,
         )
-        .replace(
-          '<div id="root">',
-          () =>
-            `<div id="picture">${inBothThemes.paint(picture.slice(0, picture.lastIndexOf('</div>')))}</div><div id="root">`,
-        ),
+        .replace('<div id="root">', () => `<div id="picture">${inBothThemes.paint(picture)}</div><div id="root">`),
     );
   }
 }
