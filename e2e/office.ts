@@ -1,4 +1,5 @@
 import { test as base, expect } from '@playwright/test';
+import { modelOffice } from './model';
 import { Office } from './server';
 
 /** Each test has the office as the demo leaves it, with a server that one worker's tests share; `empty` has no demo, and a server of its own. */
@@ -7,7 +8,7 @@ export const test = base.extend<{ office: Office; empty: Office }, { shared: { o
   serviceWorkers: async ({}, use, { tags }) => use(tags.includes(WITHOUT_OFFICE.tag[1]!) ? 'allow' : 'block'),
   shared: [
     async ({}, use) => {
-      const office = await Office.open(true);
+      const office = await Office.open(true, modelOffice());
       await office.keep();
       await use({ office, used: false });
       await office.close();

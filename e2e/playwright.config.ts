@@ -16,6 +16,7 @@ const launchOptions = {
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './model.ts',
   outputDir: '../.data/e2e',
   timeout: 180_000,
   expect: { timeout: 20_000 },

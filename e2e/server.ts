@@ -11,7 +11,8 @@ import { serverBundle, serverCommand } from '../tools/bundle.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
-export const KEYS = join(tmpdir(), `careful-latch-keys-${process.pid}.json`);
+/** Of all offices of a run: one that is a copy of another has its seals too. */
+export const KEYS = (process.env.E2E_KEYS ??= join(tmpdir(), `careful-latch-keys-${process.pid}.json`));
 
 const portsFrom = 20_000 + Number(process.env.TEST_PARALLEL_INDEX ?? 9) * 1000;
 let portsGiven = 0;
@@ -51,18 +52,19 @@ export class Office {
   private constructor(
     readonly address: string,
     private readonly port: number,
-    private readonly database: string,
+    readonly database: string,
     private readonly demo: boolean,
     /** Where its photos and anchors are kept. */
-    private readonly folder = join(tmpdir(), `.careful-latch-${randomUUID()}`),
+    readonly folder = join(tmpdir(), `.careful-latch-${randomUUID()}`),
   ) {}
 
-  /** With the demo loaded, or empty. */
-  static async open(demo: boolean): Promise<Office> {
+  /** With the demo loaded, or empty; or as a copy of what another office left that was stopped. */
+  static async open(demo: boolean, like?: Pick<Office, 'database' | 'folder'>): Promise<Office> {
     const database = `e2e_${randomUUID().replaceAll('-', '')}`;
-    await asAdmin(`CREATE DATABASE ${database}`);
+    await asAdmin(`CREATE DATABASE ${database}${like ? ` TEMPLATE ${like.database}` : ''}`);
     const port = await ownPort();
     const office = new Office(`http://localhost:${port}`, port, database, demo);
+    if (like) cpSync(like.folder, office.folder, { recursive: true });
     await office.start();
     return office;
   }
@@ -110,7 +112,7 @@ export class Office {
         ANCHOR_FOLDER: join(this.folder, 'anchors'),
         OUTBOX_FOLDER: join(this.folder, 'outbox'),
         ...this.settings,
-        SEAL_KEYS: KEYS, // an office that is a copy of another has its seals too
+        SEAL_KEYS: KEYS,
       },
     });
     const { server } = this;
