@@ -94,7 +94,7 @@ test(
     await page.getByLabel('Why the order is lifted').fill('The outlet is gone.');
     await page.getByRole('button', { name: 'Lift the order' }).click();
     await expect(page.getByRole('alert').first()).toContainText('The order rests on violation 1, 2, 3, 4');
-    await page.getByRole('button', { name: 'Leave it' }).click();
+    await page.getByRole('button', { name: 'Not now' }).click();
     const waiting = page.getByTestId(/^violation-/).filter({ hasText: /^\d+\s+Open/ });
     for (let left = await waiting.count(); left > 0; left--) {
       const one = waiting.first();

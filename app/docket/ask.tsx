@@ -78,7 +78,7 @@ export function Ask({
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Plate role="button" label={act} onPress={() => void form.handleSubmit(onDo)()} />
-        <Plate role="button" quiet label="Leave it" onPress={onClose} />
+        <Plate role="button" quiet label="Not now" onPress={onClose} />
       </View>
     </View>
   );

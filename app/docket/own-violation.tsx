@@ -71,7 +71,7 @@ export function OwnViolation({
       </Plates>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Plate role="button" label="Take it up" onPress={() => void keep()} />
-        <Plate role="button" quiet label="Leave it" onPress={onClose} />
+        <Plate role="button" quiet label="Not now" onPress={onClose} />
       </View>
     </View>
   );

@@ -40,7 +40,7 @@ export function Say({
       />
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Plate role="button" label={act} onPress={() => onSay(text.trim())} />
-        <Plate role="button" quiet label="Leave it" onPress={onClose} />
+        <Plate role="button" quiet label="Not now" onPress={onClose} />
       </View>
     </View>
   );

@@ -88,7 +88,7 @@ function Schedule({
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Plate role="button" label="Schedule it" onPress={() => onChoose(day.trim(), why.trim())} />
-        <Plate role="button" quiet label="Leave it" onPress={onClose} />
+        <Plate role="button" quiet label="Not now" onPress={onClose} />
       </View>
     </View>
   );

@@ -46,7 +46,7 @@ export function CorrectHead({ inspection, onClose }: { inspection: Inspection; o
       <Quiet>What was signed keeps the head that it was signed with.</Quiet>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Plate role="button" label="Correct it" onPress={() => void keep()} />
-        <Plate role="button" quiet label="Leave it" onPress={onClose} />
+        <Plate role="button" quiet label="Not now" onPress={onClose} />
       </View>
     </View>
   );

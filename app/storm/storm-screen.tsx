@@ -80,7 +80,7 @@ function House({ address, onDone }: { address: string; onDone: () => void }) {
       )}
       <Trouble>{trouble}</Trouble>
       <View style={{ flexDirection: 'row' }}>
-        <Plate role="button" quiet label="Leave it" onPress={onDone} />
+        <Plate role="button" quiet label="Not now" onPress={onDone} />
       </View>
     </View>
   );
