@@ -836,17 +836,23 @@ describe('database', () => {
       expect(new Set(statuses)).toEqual(new Set([200, 503])); // both were met, and the server lives
       expect((await who.get('/api/inspections')).status).toBe(200);
 
-      // and while it is away altogether: 503 with a sentence, and by itself again afterward
+      // and while it is away altogether, closed or put in place anew: 503 with a sentence, and by itself again afterward
       const name = new URL(own.url).pathname.slice(1);
       const elsewhere = new pg.Client(process.env.TEST_DATABASE_URL);
       await elsewhere.connect();
       await elsewhere.query(`ALTER DATABASE ${name} ALLOW_CONNECTIONS false`);
       await cut();
       await admin.end();
-      for (const path of ['/api/session', '/api/inspections']) {
-        const away = await who.get(path);
-        expect([path, away.status, away.type]).toEqual([path, 503, 'application/problem+json']);
-      }
+      const isAway = async () => {
+        for (const path of ['/api/session', '/api/inspections']) {
+          const away = await who.get(path);
+          expect([path, away.status, away.type]).toEqual([path, 503, 'application/problem+json']);
+        }
+      };
+      await isAway();
+      await elsewhere.query(`ALTER DATABASE ${name} RENAME TO ${name}_put_aside`);
+      await isAway();
+      await elsewhere.query(`ALTER DATABASE ${name}_put_aside RENAME TO ${name}`);
       await elsewhere.query(`ALTER DATABASE ${name} ALLOW_CONNECTIONS true`);
       expect((await who.get('/api/inspections')).status).toBe(200);
       await elsewhere.end();
