@@ -36,7 +36,8 @@ function* files(folder) {
 function fingerprint(root) {
   const hash = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
-    .update(readFileSync(join(root, 'tools', 'build.mjs')));
+    .update(readFileSync(join(root, 'tools', 'build.mjs')))
+    .update(readFileSync(join(root, 'tools', 'drawn.mjs')));
   for (const folder of ['app', 'core'])
     for (const file of [...files(join(root, folder))].sort())
       hash.update(relative(root, file)).update(readFileSync(file));

@@ -3,16 +3,11 @@ import { readdirSync, rmSync } from 'node:fs';
 import { join, sep } from 'node:path';
 
 /** What Metro calls a context: the routes, by their place below the folder. */
-const routes = (folder) =>
-  readdirSync(folder, { recursive: true, withFileTypes: true })
-    .filter((entry) => entry.isFile() && /\.tsx$/.test(entry.name))
-    .map((entry) => join(entry.parentPath ?? entry.path, entry.name))
-    .map((path) => [`.${path.slice(folder.length).split(sep).join('/')}`, path]);
-
 function contextOf(folder) {
-  const all = routes(folder).map(([key, path]) => [JSON.stringify(key), JSON.stringify(path)]);
-  return `${all.map(([, path], i) => `import * as r${i} from ${path};`).join('\n')}
-const all = { ${all.map(([key], i) => `${key}: r${i}`).join(', ')} };
+  const all = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.tsx'));
+  const keys = all.map((file) => JSON.stringify(`./${file.split(sep).join('/')}`));
+  return `${all.map((file, i) => `import * as r${i} from ${JSON.stringify(join(folder, file))};`).join('\n')}
+const all = { ${keys.map((key, i) => `${key}: r${i}`).join(', ')} };
 export const ctx = Object.assign((key) => all[key], { keys: () => Object.keys(all), resolve: (key) => key, id: 'routes' });`;
 }
 

@@ -2,14 +2,13 @@ import { Suspense, lazy, type ComponentProps } from 'react';
 import { View } from 'react-native';
 import { Plate } from '../plates/plate';
 import { TARGET } from '../theme/theme';
+import { CAPTION_PX, LINE_PX, THUMB_HEIGHT_PX } from './sizes';
 
 const Pane = lazy(async () => ({ default: (await import('./panes')).EvidencePane }));
 const Row = lazy(async () => ({ default: (await import('./panes')).ShownEvidence }));
 
 /** Of a row of photos with their captions. What comes late has its room from the start: nothing moves away under a thumb. */
-const ROW_PX = 104;
-/** And of the line beneath that says where they are. */
-const LINE_PX = 22;
+const ROW_PX = THUMB_HEIGHT_PX + CAPTION_PX;
 
 /** What shows a fact or a finding, and the ways to add to it. Comes once it is asked for: the first screen needs none of it. */
 export const EvidencePane = (props: ComponentProps<typeof Pane>) => (

@@ -11,13 +11,7 @@ import { Quiet, Words } from '../theme/words';
 import { Look, LookSealed } from './look';
 import { PhotoWithMarks } from './photo';
 import { scalePhoto } from './scale';
-
-const THUMB_PX = 108;
-const THUMB_HEIGHT_PX = (THUMB_PX * 3) / 4;
-/** A caption under a picture, with the room above it. */
-const CAPTION_PX = 23;
-/** What is said of photos on their way. */
-const LINE_PX = 22;
+import { CAPTION_PX, LINE_PX, THUMB_HEIGHT_PX, THUMB_PX } from './sizes';
 
 /** Photos and notes beside each other, each to be opened. */
 export function ShownEvidence({
