@@ -12,6 +12,7 @@ import {
   openStore,
   readAside,
   record,
+  shown,
   undo,
   useInspections,
 } from './inspections';
@@ -175,6 +176,34 @@ test('what rests at the office goes off the device, comes back when it is asked 
   expect(state().byId[id]?.header.address).toBe(header.address);
   await bring('0dd0a7c4-1f5e-4b7a-9c00-00000000dead'); // which the office does not have either
   expect(Object.keys(state().byId)).toEqual([id]);
+});
+
+test('what is on the screen when the office lets it rest stays there until it is left, and for good once it is changed', async () => {
+  const id = openInspection(header);
+  await settle();
+  let leave = shown(id);
+  fake.rest(id);
+  await settle();
+  expect(state().byId[id]?.header.address).toBe(header.address);
+  leave();
+  expect(state().byId[id]).toBeUndefined();
+
+  leave = shown(id);
+  await bring(id);
+  fake.rest(id); // told while it is looked at
+  await settle();
+  leave();
+  expect(state().byId[id]).toBeUndefined();
+
+  leave = shown(id);
+  await bring(id);
+  fake.rest(id);
+  await settle();
+  fact(id, 'breaker.ratingA', 40);
+  leave();
+  expect(breaker(id)).toEqual({ ratingA: 40 });
+  await settle();
+  expect(fake.inspections.get(id)?.case.breaker).toEqual({ ratingA: 40 });
 });
 
 test('what rests is kept while something that was entered here waits for the office', async () => {

@@ -84,6 +84,9 @@ const owed = new Set<string>();
 let asksOthers = true;
 /** How often each inspection was changed here: an answer of the office that was asked for before the last change is older than it. */
 const edits = new Map<string, number>();
+/** Inspections that are on the screen, and those of them that the device has let go meanwhile, with how often they had been changed. */
+const onScreen = new Set<string>();
+const letGo = new Map<string, number | undefined>();
 /** Writes to the device, one after the other, in the order of the taps. */
 let writing: Promise<unknown> = Promise.resolve();
 let sending: Promise<void> | undefined;
@@ -131,6 +134,7 @@ export function closeStore(): void {
   queue = [];
   cursor = 0;
   owed.clear();
+  letGo.clear();
   asksOthers = true;
   writing = Promise.resolve();
   set(CLOSED);
@@ -332,12 +336,31 @@ async function put(
   // What is still owed would be passed over for good, if the page were closed now.
   await target.mirror(taken, owed.size === 0 ? upTo : undefined, gone);
   if (device !== target) return;
+  for (const { id } of taken) letGo.delete(id);
+  for (const id of gone) if (onScreen.has(id)) letGo.set(id, edits.get(id));
   set((state) => ({
     byId: {
-      ...Object.fromEntries(Object.entries(state.byId).filter(([id]) => !gone.includes(id))),
+      ...without(
+        state.byId,
+        gone.filter((id) => !letGo.has(id)),
+      ),
       ...Object.fromEntries(taken.filter((one) => !isOwn(one)).map((one) => [one.id, one])),
     },
   }));
+}
+
+const without = (byId: InspectionsState['byId'], gone: readonly string[]) =>
+  Object.fromEntries(Object.entries(byId).filter(([id]) => !gone.includes(id)));
+
+/** Says that an inspection is on the screen, until what this returns is called: so long it is not taken from under a thumb. */
+export function shown(id: string): () => void {
+  onScreen.add(id);
+  return () => {
+    onScreen.delete(id);
+    const asItWas = letGo.has(id) && letGo.get(id) === edits.get(id);
+    letGo.delete(id);
+    if (asItWas) set(({ byId }) => ({ byId: without(byId, [id]) }));
+  };
 }
 
 /** Fetches the inspections of which the office has something else. */

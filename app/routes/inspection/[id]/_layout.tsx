@@ -9,7 +9,7 @@ import { KeySheet } from '../../../inspection/key-sheet';
 import { useKeys } from '../../../inspection/use-keys';
 import { useWalk, useWalkSoon } from '../../../inspection/use-inspection';
 import { VerdictBlock } from '../../../inspection/verdict-block';
-import { bring, useInspections } from '../../../stores/inspections';
+import { bring, shown, useInspections } from '../../../stores/inspections';
 import { Back } from '../../../theme/back';
 import { Screen, useWide } from '../../../theme/screen';
 import { usePalette } from '../../../theme/theme';
@@ -77,6 +77,7 @@ export default inside(function InspectionLayout() {
   const path = usePathname();
   const asked = useInspections((one) => one.asked);
   const [sought, setSought] = useState<string>();
+  useEffect(() => shown(id), [id]);
   useEffect(() => {
     if (!here && asked) void bring(id).finally(() => setSought(id)); // found in the office's list, or by a link
   }, [here, asked, id]);
