@@ -24,15 +24,16 @@ export default defineConfig({
   fullyParallel: true,
   reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
   projects: [
-    {
-      name: 'phone',
-      use: { viewport: { width: 390, height: 844 }, hasTouch: true, launchOptions },
-      grepInvert: new RegExp(ON_WIDE.tag),
-    },
+    // First, for its few journeys are long: the short ones of the phone fill up what is left at the end.
     {
       name: 'wide',
       use: { viewport: { width: 1280, height: 800 }, launchOptions },
       grepInvert: new RegExp(ON_PHONE.tag),
+    },
+    {
+      name: 'phone',
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true, launchOptions },
+      grepInvert: new RegExp(ON_WIDE.tag),
     },
   ],
 });

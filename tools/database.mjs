@@ -39,25 +39,39 @@ export function postgresPrograms() {
   );
 }
 
+const mayInstall = () => isRoot && output('sh', ['-c', 'command -v apt-get']) !== undefined;
+const installing = (names) => `apt-get update && apt-get install -y ${names}`;
+const UNATTENDED = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+
+/** Installs Debian packages while something else is done, where this is permitted. What fails is tried again, and said, by who needs it. */
+export function debianPackagesAhead(names) {
+  if (names.length === 0 || !mayInstall()) return Promise.resolve();
+  return new Promise((resolve) => {
+    spawn('sh', ['-c', installing(names.join(' '))], { stdio: 'ignore', env: UNATTENDED })
+      .once('error', resolve)
+      .once('exit', resolve);
+  });
+}
+
 /** Installs a Debian package where this is permitted; otherwise throws the command that somebody has to run. */
 function installDebianPackage(name, what, say) {
-  const command = `apt-get update && apt-get install -y ${name}`;
-  if (!isRoot || !output('sh', ['-c', 'command -v apt-get']))
+  const command = installing(name);
+  if (!mayInstall())
     throw new Error(`${what} is not on this machine. Install it, then start again:\n  sudo sh -c '${command}'`);
   say(`installing ${what} (Debian package ${name})`);
-  const run = spawnSync('sh', ['-c', command], {
-    encoding: 'utf8',
-    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-  });
+  const run = spawnSync('sh', ['-c', command], { encoding: 'utf8', env: UNATTENDED });
   if (run.status !== 0)
     throw new Error(
       `${what} could not be installed:\n${run.stderr.trim().split('\n').slice(-5).join('\n')}\nThe command was: ${command}`,
     );
 }
 
+/** Path of a program on this machine, or undefined. */
+export const programHere = (name) => output('sh', ['-c', `command -v ${name}`]);
+
 /** Path of a program on this machine, by any of its names; installs its Debian package where it may. */
 export function debianProgram(names, packageName, what, say = () => {}) {
-  const find = () => names.map((name) => output('sh', ['-c', `command -v ${name}`])).find(Boolean);
+  const find = () => names.map(programHere).find(Boolean);
   if (!find()) installDebianPackage(packageName, what, say);
   return find();
 }
