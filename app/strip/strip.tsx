@@ -22,6 +22,7 @@ import { Button } from '../theme/elements';
 import { TARGET, stylesOf, usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 import type { useHand } from '../wall/hand';
+import { PutAside } from './put-aside';
 import { SaidTogether } from './said-together';
 import { useDeaf } from './use-deaf';
 
@@ -81,7 +82,7 @@ export function Strip({
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const left = usePreferences((one) => one.leftHanded);
-  const { here, question, answer, stays, known, next, trouble, waitsFor, ahead, open, aside } = inHand;
+  const { here, question, answer, stays, known, next, trouble, waitsFor, ahead, open, step } = inHand;
   const what = `${here?.id ?? station} ${question?.kind === 'fact' ? question.path : (question?.kind ?? 'done')}`;
   const deaf = useDeaf(what);
   const [all, setAll] = useState<string>();
@@ -138,12 +139,7 @@ export function Strip({
           </>
         ) : null}
       </View>
-      {aside > 0 && (
-        <Quiet>
-          {aside === 1 ? 'One fact that was recorded applies' : `${aside} facts that were recorded apply`} no more.
-          Nothing is lost: Undo, or the former answer, brings {aside === 1 ? 'it' : 'them'} back.
-        </Quiet>
-      )}
+      <PutAside step={step} />
       {here && known.length > 0 && (stays || question?.kind === 'fact') && (
         <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 8 }}>
           {known.map((one) => (

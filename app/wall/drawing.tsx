@@ -13,7 +13,7 @@ import type { Walk } from '../inspection/walk';
 import { Plate } from '../plates/plate';
 import { usePalette } from '../theme/theme';
 import { Disagreements } from './disagreements';
-import type { useHand } from './hand';
+import type { Acts } from './hand';
 
 /** Stations that see their neighbors: each of them may be the weakest. */
 const IN_ROW: readonly Station[] = ['cord', 'inlet', 'feeder', 'breaker'];
@@ -23,30 +23,29 @@ export function Drawing({
   walk,
   station,
   parts,
-  hand: { inHand, acts },
+  asked,
+  entry,
+  acts,
 }: {
   walk: Walk;
   station: Station;
   parts: readonly Seen[];
-  hand: ReturnType<typeof useHand>;
+  /** The one fact that is asked. */
+  asked: string | undefined;
+  /** The circuit in hand. */
+  entry: number | undefined;
+  acts: Acts;
 }) {
   const c = walk.inspection.case;
-  const asked = inHand.question?.kind === 'fact' ? inHand.question.path : undefined;
   /** How the mechanism must stand for the move that is asked for. */
   const given = functionTestAt(c).find((one) => one.fact === asked)?.at;
-  const onSlot = (slot: number, index: number | undefined) => {
-    if (index !== undefined) return acts.touch(partOfEntry(c, 'loads', index)!.id);
-    const circuits = c.loads?.circuits ?? [];
-    const free = circuits.findIndex((one) => one.slot === undefined);
-    acts.say([[`loads.circuits[${free >= 0 ? free : circuits.length}].slot`, slot]], 'touched');
-  };
   if (station === 'loads') {
     return (
       <>
         {c.transfer?.kind === 'none-cords' ? (
           <Loads walk={walk} acts={acts} />
         ) : (
-          <PanelHandles site={c} inHand={inHand.here?.index} onSlot={onSlot} />
+          <PanelHandles site={c} inHand={entry} onSlot={acts.slot} />
         )}
         <Tags parts={parts} onTouch={acts.touch} />
       </>
@@ -113,7 +112,7 @@ function Mechanism({
 }
 
 /** What hangs on cords of its own. */
-function Loads({ walk, acts }: { walk: Walk; acts: ReturnType<typeof useHand>['acts'] }) {
+function Loads({ walk, acts }: { walk: Walk; acts: Acts }) {
   const circuits = walk.inspection.case.loads?.circuits ?? [];
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>

@@ -8,7 +8,7 @@ import {
   movesTo,
   nextPart,
   nextStation,
-  noLongerAsked,
+  partOfEntry,
   partOfPath,
   partsAt,
   questionAt,
@@ -23,6 +23,8 @@ import { walkOf, type Walk } from '../inspection/walk';
 import { shownAs } from '../drawn/signs';
 import { outcomesBeside } from '../inspection/answers';
 import { record, undo, useInspections } from '../stores/inspections';
+import type { Step } from '../strip/put-aside';
+import { useSteady } from '../theme/use-steady';
 import type { Offered } from './offered';
 
 /** What is in hand: a part that came by itself, or one that was touched. */
@@ -55,8 +57,8 @@ interface InHand {
   /** Facts of the part in hand that are recorded, each to be changed by itself; all of them, where it was touched. */
   readonly known: readonly string[];
   readonly trouble: string | undefined;
-  /** How many facts the last answer has made to apply no more. */
-  readonly aside: number;
+  /** What the last answer changed, of which some facts may apply no more. */
+  readonly step: Step | undefined;
 }
 
 /** A fact, its value, and how it is recorded where not as the others. */
@@ -88,8 +90,7 @@ export function useHand(
   const [hand, setHand] = useState<Hand>();
   const [last, setLast] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string>();
-  /** Facts that the last answer has put aside: they apply no more. */
-  const [aside, setAside] = useState(0);
+  const [step, setStep] = useState<Step>();
 
   const first = useMemo(() => nextPart(c, evaluation, station), [c, evaluation, station]);
   const here = useMemo(() => (hand && partOf(c, station, hand)) ?? first, [hand, c, station, first]);
@@ -136,7 +137,7 @@ export function useHand(
       setTrouble(undefined);
       setLast(facts.map(([path]) => path));
       const after = walkNow(inspection.id);
-      setAside(noLongerAsked(c, after.inspection.case).length);
+      setStep([c, after.inspection.case]);
       const known = violated(evaluation);
       const own = facts.flatMap(([path]) => outcomesBeside(after.evaluation, path));
       const stops = own.some((one) => shownAs(one) === 'violation' && !known.has(one.rule));
@@ -169,7 +170,8 @@ export function useHand(
     );
   }, [c, evaluation, last, station]);
 
-  const acts = {
+  const touch = (id: string) => setHand({ id, stays: true });
+  const acts = useSteady({
     say,
     read: (reading: Reading, how: How) => say(here ? saidBy(c, here, reading) : [], how, reading.label),
     measures: (reading: Reading) => (here ? measuredBy(c, here, reading) : []),
@@ -182,7 +184,14 @@ export function useHand(
         'together',
       ),
     /** Takes a part into hand. */
-    touch: (id: string) => setHand({ id, stays: true }),
+    touch,
+    /** Takes what is in a slot of the panel into hand; one that nobody has spoken of becomes the next circuit's. */
+    slot: (slot: number, index: number | undefined) => {
+      if (index !== undefined) return touch(partOfEntry(c, 'loads', index)!.id);
+      const circuits = c.loads?.circuits ?? [];
+      const free = circuits.findIndex((one) => one.slot === undefined);
+      say([[`loads.circuits[${free >= 0 ? free : circuits.length}].slot`, slot]], 'touched');
+    },
     /** Takes a fact into hand wherever it is found out, as from a list of what is not proved. */
     pick: (path: string) => {
       const found = partOfPath(c, path);
@@ -208,13 +217,14 @@ export function useHand(
       undo(inspection.id);
       const path = undone?.type === 'facts' ? undone.facts[0]?.path : undefined;
       setLast([]);
+      setStep(undefined);
       if (path === undefined) return;
       const part = partOfPath(walkNow(inspection.id).inspection.case, path);
       if (!part) return;
       if (part.station !== station) go(part.station, part.id);
-      else setHand({ id: part.id, stays: true });
+      else touch(part.id);
     },
-  };
+  });
 
   const stays = hand?.stays === true;
   const known = useMemo(
@@ -243,7 +253,10 @@ export function useHand(
     next,
     known,
     trouble,
-    aside,
+    step,
   };
   return { inHand, acts };
 }
+
+/** Everything that a touch does at a station. */
+export type Acts = ReturnType<typeof useHand>['acts'];

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import type { Case } from '@careful-latch/core/case';
 import { usualOf, type Usual } from '@careful-latch/core/walk';
 import { useInspections } from '../stores/inspections';
@@ -14,13 +15,13 @@ export interface Offered {
 }
 
 export function useOffered(inspection: string): Offered {
-  const all = useInspections((one) => one.byId);
+  // The others alone: what is recorded at this house changes nothing of what is offered.
+  const others = useInspections(useShallow((one) => Object.values(one.byId).filter(({ id }) => id !== inspection)));
   const alike = usePreferences((one) => one.alike);
   return useMemo(() => {
-    const others = Object.values(all).filter((one) => one.id !== inspection);
     const usual = usualOf(others.toSorted((a, b) => b.changedAt.localeCompare(a.changedAt)).map((one) => one.case));
     const other = alike.findLast(([one]) => one === inspection)?.[1];
-    const there = other === undefined ? undefined : all[other];
+    const there = other === undefined ? undefined : others.find(({ id }) => id === other);
     return there ? { usual, like: there.case, address: there.header.address } : { usual };
-  }, [all, alike, inspection]);
+  }, [others, alike, inspection]);
 }

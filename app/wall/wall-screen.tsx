@@ -1,46 +1,25 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { Suspense, lazy, useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { Suspense, lazy, memo, useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
-import { STATIONS, STATION_NAMES, factAt, lastingPath, listOf, type Station } from '@careful-latch/core/case';
+import { STATIONS, lastingPath, type Station } from '@careful-latch/core/case';
 import { functionTestAt } from '@careful-latch/core/interlock';
 import { evidenceOfFact } from '@careful-latch/core/record';
-import {
-  aboutWhat,
-  factsOf,
-  partOfEntry,
-  partsAt,
-  stateOfPart,
-  wantedBy,
-  type Reading,
-} from '@careful-latch/core/walk';
-import { stationState } from '@careful-latch/core/verdict';
-import { Find } from './find';
+import { aboutWhat, factsOf, type Reading } from '@careful-latch/core/walk';
 import { EvidenceKey, EvidencePane } from '../evidence/evidence';
 import { PathStrip } from '../drawn/path-line';
-import type { Seen } from '../drawn/spot';
-import { ClaimedAndFound } from '../inspection/claimed';
-import { Differing } from '../inspection/differing';
-import { OwnItems } from '../inspection/own-items';
+import { BackHome } from '../inspection/back-home';
 import { SaveLine } from '../inspection/save-line';
 import { useWalk } from '../inspection/use-inspection';
 import type { Walk } from '../inspection/walk';
 import { MeterPane, useMeter } from '../meter/meter';
-import { Plate } from '../plates/plate';
-import { record, useInspections } from '../stores/inspections';
-import { usePreferences } from '../stores/preferences';
+import { useInspections } from '../stores/inspections';
 import { Strip } from '../strip/strip';
-import { BackHome } from '../inspection/back-home';
 import { useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
-import { Quiet, Title } from '../theme/words';
-import { AtItsSize } from './at-its-size';
-import { Drawing, Entries } from './drawing';
+import { useSoon } from '../theme/use-soon';
 import { useHand, type Said } from './hand';
-import { valueOf } from './part-value';
 import { useOffered } from './offered';
-
-/** The table of wide screens; a phone needs none of it. */
-const CircuitsTable = lazy(async () => ({ default: (await import('../tables/tables')).CircuitsTable }));
+import { StationDrawn } from './station-drawn';
 
 const Help = lazy(async () => ({ default: (await import('../help/help')).Help }));
 
@@ -53,18 +32,27 @@ export function WallScreen({ station }: { station: Station }) {
   return walk ? <Wall key={`${walk.inspection.id} ${station}`} walk={walk} station={station} /> : null;
 }
 
+/** Where this is on the path; follows the answer, as the drawing does. */
+const StationHead = memo(function StationHead({ walk, station }: { walk: Walk; station: Station }) {
+  const { inspection, states } = useSoon(walk);
+  return (
+    <View style={{ paddingHorizontal: 12, paddingTop: 4 }}>
+      <BackHome inspection={inspection} />
+      <PathStrip states={states} here={STATIONS.indexOf(station)} />
+    </View>
+  );
+});
+
 function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const palette = usePalette();
   const wide = useWide();
   const { width, height } = useWindowDimensions();
   const router = useRouter();
   const { part, fact } = useLocalSearchParams<{ part?: string; fact?: string }>();
-  const { inspection, evaluation } = walk;
+  const { inspection } = walk;
   const id = inspection.id;
   const c = inspection.case;
   const offered = useOffered(id);
-  const [finding, setFinding] = useState(false);
-  const setAllFacts = usePreferences((one) => one.setAllFacts);
   const go = useCallback(
     (to: Station, at?: string) =>
       router.replace(`/inspection/${id}/${to}${at === undefined ? '' : `?part=${encodeURIComponent(at)}`}` as never),
@@ -79,26 +67,6 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   });
   useEffect(() => onNamed(), [part, fact]); // once for each part or fact that the address names
   const canUndo = useInspections((one) => one.undos.some((each) => each.inspection === id));
-  /** The cord, stretch or circuit whose parts are drawn. */
-  const shown = inHand.here?.index ?? 0;
-  const wanted = useMemo(() => wantedBy(evaluation), [evaluation]);
-  const parts = useMemo(
-    () =>
-      partsAt(c, station)
-        .filter((one) => one.index === undefined || one.index === shown)
-        .map((one): Seen => ({
-          id: one.id,
-          name: one.part.name,
-          state: stateOfPart(c, evaluation, one, wanted),
-          value: valueOf(c, one),
-          inHand: one.id === inHand.here?.id,
-        })),
-    [c, station, evaluation, wanted, shown, inHand.here?.id],
-  );
-  const absent =
-    stationState(c, evaluation, station) === 'absent'
-      ? evaluation.outcomes.find((one) => one.station === station && one.outcome === 'not-applicable')?.reason
-      : undefined;
   const meter = useMeter(inspection.header.address);
   const again = useRef<() => void>(undefined);
   const measure = (paths: readonly string[], reading?: Reading) => {
@@ -120,67 +88,16 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const asked = here && question && aboutWhat(here, question);
   const evidence = about === undefined ? [] : evidenceOfFact(inspection.evidence, c, about);
   const onNext = (to: Station | undefined) => (to ? go(to) : router.replace(`/inspection/${id}/findings`));
-  const list = listOf(station);
-  const count = list ? ((factAt(c, list.list) as unknown[] | undefined)?.length ?? 0) : 0;
-  const head = !wide && (
-    <View style={{ paddingHorizontal: 12, paddingTop: 4 }}>
-      <BackHome inspection={inspection} />
-      <PathStrip states={walk.states} here={STATIONS.indexOf(station)} />
-    </View>
-  );
+  const head = !wide && <StationHead walk={walk} station={station} />;
   const drawn = (
-    <View style={{ paddingHorizontal: 12, paddingBottom: 10, gap: 8 }}>
-      <View
-        style={{
-          flexDirection: 'row',
-          flexWrap: 'wrap',
-          alignItems: 'center',
-          justifyContent: 'space-between',
-          gap: 8,
-        }}
-      >
-        <Title style={{ fontSize: 24, lineHeight: 30 }}>{STATION_NAMES[station]}</Title>
-        <View style={{ flexDirection: 'row', gap: 8 }}>
-          <Plate role="button" quiet label={finding ? 'Close' : 'Find'} onPress={() => setFinding(!finding)} />
-          <Plate role="button" quiet label="All facts" onPress={() => setAllFacts(true)} />
-        </View>
-      </View>
-      {finding && (
-        <Find
-          site={c}
-          onPick={(path) => {
-            setFinding(false);
-            pick(path);
-          }}
-        />
-      )}
-      <Differing inspection={inspection} station={station} />
-      {absent ? (
-        <Quiet>{absent}</Quiet>
-      ) : (
-        <AtItsSize inHand={here?.id}>
-          <Drawing walk={walk} station={station} parts={parts} hand={hand} />
-        </AtItsSize>
-      )}
-      <OwnItems inspection={inspection} station={station} />
-      <ClaimedAndFound inspection={inspection} station={station} />
-      {wide && !absent && station === 'loads' && (
-        <Suspense fallback={null}>
-          <CircuitsTable inspection={id} site={c} />
-        </Suspense>
-      )}
-      {list && !absent && station !== 'loads' && (
-        <Entries
-          word={list.word}
-          list={list.list}
-          count={count}
-          shown={shown}
-          onTouch={(index) => touch(partOfEntry(c, station, index)!.id)}
-          onAdd={acts.add}
-          onRemove={(index) => record({ type: 'remove', inspection: id, list: list.list, index })}
-        />
-      )}
-    </View>
+    <StationDrawn
+      walk={walk}
+      station={station}
+      part={here?.id}
+      entry={here?.index}
+      asked={question?.kind === 'fact' ? question.path : undefined}
+      acts={acts}
+    />
   );
   const strip = (
     <Strip

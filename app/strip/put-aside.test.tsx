@@ -1,0 +1,16 @@
+import house from '../../examples/walk-interlock-four-circuits.json';
+import { render, screen } from '@testing-library/react';
+import { readCase, withFact, type Case } from '@careful-latch/core/case';
+import { PutAside } from './put-aside';
+
+const read = readCase(house);
+const sound = (read.ok && read.case) as Case;
+
+test('an answer by which facts apply no more says so after it; the next that puts nothing aside says nothing', async () => {
+  const cords = withFact(sound, 'transfer.kind', 'none-cords');
+  const { rerender, container } = render(<PutAside step={undefined} />);
+  rerender(<PutAside step={[sound, cords]} />);
+  expect(await screen.findByText(/^\d+ facts that were recorded apply no more\./)).toBeTruthy();
+  rerender(<PutAside step={[cords, withFact(cords, 'source.kind', 'engine')]} />);
+  expect(container.textContent).toBe('');
+});
