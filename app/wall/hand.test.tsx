@@ -108,6 +108,25 @@ test('within a place the walk goes to the next station by itself; where the body
   expect(go).toHaveBeenCalledWith('grounding', 'grounding/rod');
 });
 
+test('an empty slot that is touched becomes a circuit, whether nothing is left to find out there or another part was touched before', () => {
+  const read = readCase(house);
+  const sound = (read.ok && read.case) as Case;
+  const facts = recordedFacts(sound).filter((path) => path !== 'transfer.kind');
+  act(() => facts.forEach((path) => record(touched(id, path, factAt(sound, path) as string | number))));
+  const loads = at('loads');
+  expect(loads.current.inHand.here).toBeUndefined();
+  const slots = () => site().loads!.circuits!.map((one) => one.slot);
+  const recorded = slots();
+  act(() => loads.current.acts.slot(21, undefined));
+  expect(slots()).toEqual([...recorded, 21]);
+  expect(loads.current.inHand.here?.index).toBe(recorded.length);
+  act(() => loads.current.acts.slot(recorded[0]!, 0));
+  expect(loads.current.inHand).toMatchObject({ here: { index: 0 }, stays: true });
+  act(() => loads.current.acts.slot(23, undefined));
+  expect(slots()).toEqual([...recorded, 21, 23]);
+  expect(loads.current.inHand).toMatchObject({ here: { index: recorded.length }, stays: false });
+});
+
 test('a station that waits for another says for what', () => {
   expect(at('siting').current.inHand).toMatchObject({ here: undefined, waitsFor: 'source.kind', next: 'source' });
   // the inlet's rules wait for the breaker, to which the walk comes by itself

@@ -118,7 +118,7 @@ export function useHand(
   /** Records facts as one change, and takes the next part into hand. */
   const say = useCallback(
     (facts: readonly Said[], how: How, said?: string) => {
-      if (!here) return;
+      if (facts.length === 0) return;
       try {
         record({
           type: 'facts',
@@ -143,11 +143,14 @@ export function useHand(
       const stops = own.some((one) => shownAs(one) === 'violation' && !known.has(one.rule));
       const now = after.inspection.case;
       const added = hand?.entry !== undefined && partsAt(now, station).find((one) => one.entry === hand.entry);
-      const stay = added || here;
-      if (stops || hand?.stays) setHand({ id: stay.id, stays: true, ...(hand?.single && { single: true }) });
+      // A slot that was touched brings its own parts, whatever was in hand.
+      const same = here && facts.some(([path]) => factsOf(now, here).includes(path));
+      const stay = added || (same ? here : partOfPath(now, facts[0]![0]));
+      if (stay && (stops || (same && hand?.stays)))
+        setHand({ id: stay.id, stays: true, ...(hand?.single && { single: true }) });
       else if (
+        stay &&
         hand?.path === undefined &&
-        facts.some(([path]) => factsOf(now, stay).includes(path)) && // a slot that was touched brings its own parts
         questionAt(now, after.evaluation, stay, { usual, like, single: hand?.single === true })
       )
         setHand({ id: stay.id, ...(hand?.single && { single: true }) });
