@@ -122,6 +122,10 @@ try {
     await page.waitForTimeout(1200);
     await before?.(page);
     await page.waitForTimeout(400);
+    await page
+      .getByText(/Asking the office|sending…/)
+      .first()
+      .waitFor({ state: 'hidden' });
     await page.screenshot({ path: join(folder, `${name}.png`) });
     say(name);
     await context.close();
