@@ -120,7 +120,7 @@ test('an empty slot that is touched becomes a circuit, whether nothing is left t
   act(() => loads.current.acts.slot(21, undefined));
   expect(slots()).toEqual([...recorded, 21]);
   expect(loads.current.inHand.here?.index).toBe(recorded.length);
-  act(() => loads.current.acts.slot(recorded[0]!, 0));
+  act(() => loads.current.acts.slot(recorded[0] as number, 0));
   expect(loads.current.inHand).toMatchObject({ here: { index: 0 }, stays: true });
   act(() => loads.current.acts.slot(23, undefined));
   expect(slots()).toEqual([...recorded, 21, 23]);
