@@ -8,41 +8,29 @@ export interface Walk {
   readonly states: readonly StationState[];
 }
 
-type Rules = Inspection['rules'];
-interface Judged extends Pick<Walk, 'evaluation' | 'states'> {
-  readonly rules: Rules;
-}
-
-/** The layout and its screen ask for the same walk: it is evaluated once, and not again where the office has merely counted it. */
+/** The layout and its screen ask for the same walk: it is made once. */
 const walks = new WeakMap<Inspection, Walk>();
-const cases = new WeakMap<Case, Judged>();
+const evaluations = new WeakMap<Case, Pick<Walk, 'evaluation'> & Pick<Inspection, 'rules'>>();
 
-function judgedOf(inspection: Inspection): Judged {
-  const { case: site, rules } = inspection;
-  const known = cases.get(site);
-  if (known && known.rules === rules) return known;
-  const evaluation = judged(inspection);
-  let states: readonly StationState[] | undefined;
-  const made = {
-    rules,
-    evaluation,
-    get states() {
-      return (states ??= STATIONS.map((station) => stationState(site, evaluation, station)));
-    },
-  };
-  cases.set(site, made);
-  return made;
+/** Judged once for a case and its rules: what the office merely counts is not judged again. */
+function evaluationOf({ case: site, rules }: Inspection): Evaluation {
+  const known = evaluations.get(site);
+  if (known && known.rules === rules) return known.evaluation;
+  const evaluation = judged({ case: site, rules });
+  evaluations.set(site, { rules, evaluation });
+  return evaluation;
 }
 
 export function walkOf(inspection: Inspection): Walk {
   const known = walks.get(inspection);
   if (known) return known;
-  const made = judgedOf(inspection);
+  const evaluation = evaluationOf(inspection);
+  let states: StationState[] | undefined;
   const walk = {
     inspection,
-    evaluation: made.evaluation,
+    evaluation,
     get states() {
-      return made.states;
+      return (states ??= STATIONS.map((station) => stationState(inspection.case, evaluation, station)));
     },
   };
   walks.set(inspection, walk);
