@@ -26,6 +26,7 @@ const DOM = ['window', 'document', 'navigator', 'localStorage', 'fetch', 'proces
 /** Folders of the core, each with those it may import: tables know nothing, rules know no rules. */
 const CORE = {
   codebook: [],
+  people: [],
   case: ['codebook'],
   electrical: ['codebook', 'case'],
   loads: ['codebook', 'case', 'electrical'],
@@ -33,7 +34,7 @@ const CORE = {
   rules: ['codebook', 'case', 'electrical', 'loads', 'interlock'],
   profile: ['codebook', 'case', 'electrical', 'rules'],
   verdict: ['codebook', 'case', 'electrical', 'rules', 'profile'],
-  record: ['codebook', 'case', 'electrical', 'rules', 'profile', 'verdict'],
+  record: ['codebook', 'people', 'case', 'electrical', 'rules', 'profile', 'verdict'],
   walk: ['codebook', 'case', 'electrical', 'interlock', 'rules', 'profile', 'verdict'],
   formats: ['codebook', 'case', 'electrical', 'rules', 'profile', 'verdict', 'record'],
 };

@@ -28,11 +28,16 @@ const UNUSED = new RegExp(
 );
 const nothing = { type: 'sourceFile', filePath: path.join(__dirname, 'theme', 'nothing.js') };
 
+/** React Native's front door evaluates every part there is; packages that come by it get ours, where a part is evaluated when it is used. */
+const FRONT_DOOR = /react-native-web\/dist\/(cjs\/)?index\.js$/;
+const parts = { type: 'sourceFile', filePath: path.join(__dirname, 'theme', 'react-native-parts.js') };
+
 const before = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   if (ICONS.test(name)) return nothing;
   const found = (before ?? context.resolveRequest)(context, name, platform);
-  return found.type === 'sourceFile' && UNUSED.test(found.filePath) ? nothing : found;
+  if (found.type !== 'sourceFile') return found;
+  return UNUSED.test(found.filePath) ? nothing : FRONT_DOOR.test(found.filePath) ? parts : found;
 };
 
 /** A module is evaluated when it is first used, not when the application starts: the first picture needs few of them. */

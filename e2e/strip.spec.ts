@@ -1,28 +1,41 @@
+import type { Page } from '@playwright/test';
 import { TRANSFER_KINDS, type Station } from '@careful-latch/core/case';
 import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
 import { ON_PHONE, expect, test } from './office';
+import type { Office } from './server';
 import { StripWalker, openByDrawing, usualAt } from './strip';
 import { Walker, example } from './walk';
 
-/** Houses of most connections; `npm run taps` walks those of all seven, and counts. */
+/** A house of each connection. */
 const HOUSES = [
   'walk-interlock-four-circuits',
   'ok-load-side-switch',
   'ok-whole-house-manual',
+  'ok-transfer-panel',
+  'ok-whole-house-automatic',
   'ok-single-circuit-switch',
   'ok-cords-only',
 ];
+/** These are walked on the smallest phone, and the first on a wide screen too; `npm run journeys` walks all of them on all three. */
+const SMALL = HOUSES.slice(3);
+const EVERY_SIZE = process.env.EVERY_SIZE !== undefined;
 
-/** These are walked on the smallest phone. */
-const SMALL = ['ok-single-circuit-switch', 'ok-cords-only'];
+/** Signs in, and opens a station of the first house of the demo data. */
+async function atStation(page: Page, office: Office, where: string): Promise<StripWalker> {
+  await new Walker(page, office).signIn(undefined, 'drawings');
+  await page.goto(`${office.address}/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000001/${where}`);
+  return new StripWalker(page);
+}
 
-for (const name of HOUSES)
+for (const [name, small] of HOUSES.flatMap((one) =>
+  EVERY_SIZE ? [[one, false] as const, [one, true] as const] : [[one, SMALL.includes(one)] as const],
+))
   test(
-    `${name}: a whole house by drawing and strip; on a wide screen by keyboard alone`,
-    name === HOUSES[0] ? {} : ON_PHONE,
+    `${name}: a whole house by drawing and strip; on ${small ? 'the smallest phone' : 'a wide screen by keyboard alone'}`,
+    !small && (EVERY_SIZE || name === HOUSES[0]) ? {} : ON_PHONE,
     async ({ page, office }) => {
       const walker = new Walker(page, office);
-      if (SMALL.includes(name)) await page.setViewportSize({ width: 360, height: 640 });
+      if (small) await page.setViewportSize({ width: 360, height: 640 });
       const truth = example(name);
       const strip = new StripWalker(page, { keyboard: walker.wide });
       await strip.hurry();
@@ -58,6 +71,11 @@ test(
     await expect(page.getByTestId('part-source/nameplate')).toHaveAttribute('aria-label', /nobody has looked/);
     await strip.touch(plate('Gasoline, 120 V, 2200 / 2800 W'));
     await expect(page.getByTestId('part-source/nameplate')).toHaveAttribute('aria-label', /2200/);
+    // where nobody knows where the exhaust points, a touch on the source in the plan says nothing, and asks
+    await page.goto(page.url().replace(/source(\?.*)?$/, 'siting'));
+    await strip.touch(page.getByTestId('siting-exhaust'));
+    await expect(page.getByTestId('question')).toHaveText('Where does its muffler point?');
+    await expect(page.getByTestId('part-siting/exhaust')).toHaveAttribute('aria-label', 'Exhaust, nobody has looked');
   },
 );
 
@@ -65,10 +83,7 @@ test('a violation stops the walk, is read, and gone on from; what was touched by
   page,
   office,
 }) => {
-  const walker = new Walker(page, office);
-  await walker.signIn(undefined, 'drawings');
-  await page.goto(`${office.address}/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000001/breaker`);
-  const strip = new StripWalker(page);
+  const strip = await atStation(page, office, 'breaker');
   await strip.touch(page.getByTestId('part-breaker/face'));
   await strip.touch(page.getByTestId('known-breaker.ratingA'));
   await strip.touch(
@@ -81,13 +96,8 @@ test('a violation stops the walk, is read, and gone on from; what was touched by
 });
 
 test('a meter that goes silent says so; the value is typed instead', ON_PHONE, async ({ page, office }) => {
-  const walker = new Walker(page, office);
-  await walker.signIn(undefined, 'drawings');
   await page.routeWebSocket(/\/api\/meter/, () => undefined); // it is connected, and says nothing
-  await page.goto(
-    `${office.address}/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000001/grounding?fact=grounding.frameToPanelOhm`,
-  );
-  const strip = new StripWalker(page);
+  const strip = await atStation(page, office, 'grounding?fact=grounding.frameToPanelOhm');
   await strip.touch(page.getByTestId('strip').getByRole('button', { name: 'Take the reading', exact: true }));
   await expect(page.getByTestId('meter')).toContainText('Simulated meter');
   await expect(page.getByTestId('meter')).toContainText('The meter says nothing.');
@@ -95,4 +105,33 @@ test('a meter that goes silent says so; the value is typed instead', ON_PHONE, a
   await page.getByTestId('strip').getByLabel('Frame of the source to panel ground, typed').fill('0.4');
   await page.getByTestId('strip').getByLabel('Frame of the source to panel ground, typed').press('Enter');
   await expect(page.getByTestId('strip')).toContainText('0.4 Ω from frame to panel.');
+});
+
+test('the plan of the siting is touched: a ring, a place, the exhaust that turns; each is taken back by itself', async ({
+  page,
+  office,
+}) => {
+  const strip = await atStation(page, office, 'siting');
+  const place = page.getByTestId('part-siting/place');
+  const exhaust = page.getByTestId('part-siting/exhaust');
+  await expect(exhaust).toHaveAttribute('aria-label', 'Exhaust, Away from the house, known');
+  await strip.touch(page.getByTestId('siting-ring-5'));
+  await expect(page.getByTestId('strip')).toContainText('5 ft from the nearest opening, 20 ft needed');
+  await expect(place).toHaveAttribute('aria-label', /5 ft, Outdoors, open.*violated/);
+  await strip.touch(page.getByTestId('siting-ring-20'));
+  await expect(page.getByTestId('siting-ring-20')).toHaveAttribute('aria-pressed', 'true');
+  await expect(place).toHaveAttribute('aria-label', /20 ft, Outdoors, open.*known/);
+  await strip.touch(page.getByTestId('siting-exhaust'));
+  await expect(exhaust).toHaveAttribute('aria-label', 'Exhaust, Away, to the left, known');
+  await page.getByTestId('siting-exhaust').press('Enter');
+  await expect(page.getByTestId('strip')).toContainText('The muffler points along the house');
+  await strip.touch(page.getByTestId('strip').getByRole('button', { name: 'Undo', exact: true }));
+  await expect(exhaust).toHaveAttribute('aria-label', 'Exhaust, Away, to the left, known');
+  await strip.touch(page.getByTestId('siting-garage'));
+  await expect(page.getByTestId('strip')).toContainText('the exhaust kills within minutes');
+  await page.reload();
+  await expect(page.getByTestId('siting-garage')).toHaveAttribute('aria-pressed', 'true');
+  await expect(place).toHaveAttribute('aria-label', /0 ft, Garage or carport.*violated/);
+  await page.getByRole('link', { name: /^Back to/ }).press('Enter'); // a link is followed by its key, too
+  await expect(page).not.toHaveURL(/siting/);
 });

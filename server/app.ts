@@ -12,7 +12,7 @@ import type { Logger } from 'pino';
 import { calendarRoutes, feedRoutes } from './calendar/routes';
 import { BROTLI } from './compressed';
 import { changeRoutes } from './changes/routes';
-import type { Connection } from './database/client';
+import type { Connection, Door } from './database/client';
 import { evidenceRoutes } from './evidence/routes';
 import { EvidenceStore } from './evidence/store';
 import { inspectionRoutes } from './inspections/routes';
@@ -165,7 +165,7 @@ export function createApp({
   app.use('/api', api);
 
   app.use(paperRoutes(door), calendarRoutes(door));
-  if (webFolder && existsSync(join(webFolder, 'shell.html'))) app.use(pages(webFolder));
+  if (webFolder && existsSync(join(webFolder, 'shell.html'))) app.use(pages(webFolder, door));
   app.use(notFound);
   app.use(answerProblems);
   return app;
@@ -200,7 +200,7 @@ function scriptsInPage(webFolder: string | undefined): string[] {
 }
 
 /** The built application: its files, and for every other address the page that begins with the picture of the screen to come. */
-function pages(webFolder: string): express.RequestHandler {
+function pages(webFolder: string, door: Door): express.RequestHandler {
   const files = expressStaticGzip(webFolder, {
     enableBrotli: true,
     orderPreference: ['br'],
@@ -212,16 +212,27 @@ function pages(webFolder: string): express.RequestHandler {
       },
     },
   });
-  return (request, response, next) => {
-    if (['GET', 'HEAD'].includes(request.method) && !/\.\w+$/.test(request.path)) request.url = pageFor(request);
+  return async (request, response, next) => {
+    if (['GET', 'HEAD'].includes(request.method) && !/\.\w+$/.test(request.path))
+      request.url = await pageFor(request, door);
     files(request, response, next);
   };
 }
 
 /** Whoever has no session will be asked to sign in, whatever was asked for. */
-function pageFor({ path, headers }: express.Request): string {
+async function pageFor({ path, headers }: express.Request, door: Door): Promise<string> {
   if (path === '/join') return '/shell.html';
-  if (path === '/sign-in' || !headers.cookie?.includes(`${SESSION_COOKIE}=`)) return '/sign-in.html';
+  if (path === '/sign-in' || !headers.cookie?.includes(`${SESSION_COOKIE}=`)) return signInPage(door);
   if (path === '/') return '/index.html';
   return /^\/inspection\/[^/]+$/.test(path) ? '/path.html' : '/shell.html';
+}
+
+/** The picture of the sign-in as it will be here: there is none where the first account is still to be made, or nobody can be asked. */
+async function signInPage(door: Door): Promise<string> {
+  try {
+    if ((await door.officeIds()).length === 0) return '/shell.html';
+    return (await door.officeOf('demo')) ? '/sign-in-demo.html' : '/sign-in.html';
+  } catch {
+    return '/shell.html';
+  }
 }

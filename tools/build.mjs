@@ -37,7 +37,8 @@ function fingerprint(root) {
   const hash = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .update(readFileSync(join(root, 'tools', 'build.mjs')))
-    .update(readFileSync(join(root, 'tools', 'drawn.mjs')));
+    .update(readFileSync(join(root, 'tools', 'drawn.mjs')))
+    .update(readFileSync(join(root, 'server', 'demo', 'people.ts')));
   for (const folder of ['app', 'core'])
     for (const file of [...files(join(root, folder))].sort())
       hash.update(relative(root, file)).update(readFileSync(file));
@@ -135,11 +136,18 @@ function everyFile(folder) {
 }
 
 /** The screens whose picture stands in the page from its first byte on: our file, and the way to the screen. */
-const PICTURES = { 'index.html': '/', 'sign-in.html': '/sign-in', 'path.html': '/inspection/[id]' };
+const PICTURES = {
+  'index.html': { way: '/' },
+  'path.html': { way: '/inspection/[id]' },
+  'sign-in.html': { way: '/sign-in', waits: true },
+  'sign-in-demo.html': { way: '/sign-in', waits: true, demo: true },
+};
 
 /**
  * Makes our pages from the template and from what is drawn: the script is fetched before the fonts and the session beside it;
  * the picture of a screen covers it until it is there (app/theme/first-picture.ts). shell.html is the page without a picture.
+ * A screen that waits is typed into before anything needs the application: its page fetches the script last, and starts it when
+ * a button is pressed (app/public/index.html).
  */
 async function pages(root, dist) {
   const { default: ts } = await import('typescript'); // not there yet when the start command begins
@@ -151,17 +159,22 @@ async function pages(root, dist) {
   const early = scripts.map((one) => `<link rel="preload" as="script" fetchpriority="high" href="${one}">`).join('');
   const links = `${early}<link rel="preload" as="fetch" crossorigin="anonymous" href="/api/session">`;
   const late = scripts.map((one) => `<script src="${one}" defer></script>`).join('');
-  const template = readFileSync(join(app, 'public', 'index.html'), 'utf8')
+  const plain = readFileSync(join(app, 'public', 'index.html'), 'utf8');
+  const template = plain
     .replace('<meta name="theme-color"', `${links}<meta name="theme-color"`)
     .replace('</body>', `${late}</body>`);
+  const waiting = plain.replace(
+    '</body>',
+    `${scripts.map((one) => `<link data-begin href="${one}">`).join('')}</body>`,
+  );
   writeFileSync(join(dist, 'shell.html'), template);
   const inBothThemes = await themed(app, ts);
   const drawn = await drawnPages(root, Object.values(PICTURES));
-  for (const [i, name] of Object.keys(PICTURES).entries()) {
+  for (const [i, [name, { waits }]] of Object.entries(PICTURES).entries()) {
     const { picture, sheet } = drawn[i];
     writeFileSync(
       join(dist, name),
-      template
+      (waits ? waiting : template)
         .replace(
           '</head>',
           () => `<style>${inBothThemes.variables}${inBothThemes.paint(used(sheet, picture))}</style></head>`,

@@ -17,17 +17,31 @@ import { renderToStaticMarkup, renderToString } from 'react-dom/server';
 import { ExpoRoot } from 'expo-router';
 import { InnerRoot, registerStaticRootComponent } from 'expo-router/internal/static';
 import { ctx } from 'expo-router/_ctx';
+import { Dimensions } from 'react-native';
+import { useSession } from './stores/session';
+import { WIDE_PX } from './theme/screen';
+import { DEMO_PEOPLE } from '../server/demo/people';
 const EDGE = '<template></template>';
 const wrapper = ({ children }) => [createElement('template', { key: 1 }), children, createElement('template', { key: 2 })];
-export function drawn(way) {
+function drawnAt(width, way) {
+  const screen = { width, height: 800, scale: 1, fontScale: 1 };
+  Dimensions.set({ window: screen, screen });
   const location = new URL(way, 'http://localhost');
   const { element, getStyleElement } = registerStaticRootComponent(ExpoRoot, { location, context: ctx, wrapper });
   const html = renderToString(createElement(InnerRoot, { loadedData: null }, element));
   return { picture: html.split(EDGE)[1], sheet: renderToStaticMarkup(getStyleElement()) };
+}
+export function drawn({ way, demo }) {
+  Object.assign(useSession.getInitialState(), { demo: demo ? DEMO_PEOPLE : [] }); // what a server's drawing is made from
+  const phone = drawnAt(390, way);
+  const { picture, sheet } = drawnAt(WIDE_PX, way);
+  if (picture === phone.picture) return { picture, sheet };
+  const shown = '<style>@media(max-width:' + (WIDE_PX - 0.02) + 'px){#on-wide{display:none!important}}@media(min-width:' + WIDE_PX + 'px){#on-phone{display:none!important}}</style>';
+  return { picture: shown + '<div id="on-phone">' + phone.picture + '</div><div id="on-wide">' + picture + '</div>', sheet };
 }`;
 
-/** The screens at these ways below the application's address: the HTML of each, and the style element that goes with it. */
-export async function drawnPages(root, ways) {
+/** These screens, each by its way below the application's address and whether the office is the demo's: its HTML, and the style element that goes with it. */
+export async function drawnPages(root, screens) {
   const { build } = await import('esbuild');
   const app = join(root, 'app');
   const outfile = join(root, '.data', `drawn-${process.pid}.cjs`);
@@ -66,5 +80,5 @@ export async function drawnPages(root, ways) {
   });
   const { drawn } = await import(outfile);
   rmSync(outfile);
-  return ways.map((way) => drawn(way));
+  return screens.map((screen) => drawn(screen));
 }

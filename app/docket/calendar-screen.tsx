@@ -1,5 +1,4 @@
 import dayjs from 'dayjs';
-import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Calendar from 'react-native-calendars/src/calendar';
@@ -9,6 +8,7 @@ import { Sign } from '../drawn/signs';
 import { Plate, Plates } from '../plates/plate';
 import { record, useInspections } from '../stores/inspections';
 import { useSession } from '../stores/session';
+import { LinkArea } from '../theme/link-area';
 import { Back } from '../theme/back';
 import { monthText, shortDayText, weekdayText } from '../theme/dates';
 import { Screen } from '../theme/screen';
@@ -23,17 +23,13 @@ const ISO = 'YYYY-MM-DD';
 /** One thing of a day: its kind, its house, and the way there. */
 function Entry({ one, nth, onEarlier }: { one: OnDay; nth: number | undefined; onEarlier: (() => void) | undefined }) {
   const palette = usePalette();
-  const router = useRouter();
   return (
     <View
       testID="on-day"
       style={{ flexDirection: 'row', gap: 8, alignItems: 'center', borderTopWidth: 1, borderColor: palette.hairline }}
     >
-      <Pressable
-        role="link"
-        onPress={() =>
-          router.navigate(`/inspection/${one.inspection}${one.what === 'permit' ? '/record' : '/visit'}` as never)
-        }
+      <LinkArea
+        to={`/inspection/${one.inspection}${one.what === 'permit' ? '/record' : '/visit'}`}
         style={{ flex: 1, minHeight: TARGET, flexDirection: 'row', gap: 10, paddingVertical: 8 }}
       >
         <Sign kind={one.what === 'visit' ? 'advice' : 'unproven'} size={20} />
@@ -47,7 +43,7 @@ function Entry({ one, nth, onEarlier }: { one: OnDay; nth: number | undefined; o
               .join(' · ')}
           </Words>
         </View>
-      </Pressable>
+      </LinkArea>
       {onEarlier && <Plate role="button" quiet label="Earlier" onPress={onEarlier} />}
     </View>
   );

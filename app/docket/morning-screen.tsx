@@ -1,13 +1,13 @@
 import dayjs from 'dayjs';
-import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { inspects, morningOf, type Concern, type Inspection } from '@careful-latch/core/record';
 import { Sign } from '../drawn/signs';
 import { screenOf } from '../inspections/screen-of';
 import { Plate, Plates } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
 import { useSession } from '../stores/session';
+import { LinkArea } from '../theme/link-area';
 import { Back } from '../theme/back';
 import { shortDayText } from '../theme/dates';
 import { Screen } from '../theme/screen';
@@ -30,7 +30,6 @@ const FILES: readonly (readonly [label: string, keep: Keep])[] = [
 /** What the office has to look at today, the gravest first; each line leads to its house. */
 export function MorningScreen() {
   const palette = usePalette();
-  const router = useRouter();
   const account = useSession((one) => one.account);
   const byId = useInspections((one) => one.byId);
   const today = dayjs().format('YYYY-MM-DD');
@@ -67,10 +66,9 @@ export function MorningScreen() {
               {`${title}: ${waiting.length}`}
             </Heading>
             {waiting.map(({ inspection, day, words }, i) => (
-              <Pressable
+              <LinkArea
                 key={`${inspection.id} ${i}`}
-                role="link"
-                onPress={() => router.navigate(screenOf(inspection) as never)}
+                to={screenOf(inspection)}
                 style={{
                   minHeight: TARGET,
                   flexDirection: 'row',
@@ -90,7 +88,7 @@ export function MorningScreen() {
                     {words}
                   </Words>
                 </View>
-              </Pressable>
+              </LinkArea>
             ))}
           </View>
         ))}

@@ -57,7 +57,7 @@ export const Currents = memo(function Currents({ site }: { site: Case }) {
       </Svg>
       <Quiet>{`By the circuit model, ${LOAD_W} W on leg A alone.`}</Quiet>
       <Words style={{ fontSize: 16, lineHeight: 22 }} {...(!breakerOpens && { color: palette.violation })}>
-        {`A dead fault to ground: ${amps(faultA)}; ${breakerOpens ? 'the source’s breaker opens' : 'nothing opens'}. Whoever stands at the frame meanwhile: ${Math.round(frameFaultV)} V.`}
+        {`A dead fault to ground: ${amps(faultA)}; ${breakerOpens ? 'the source’s breaker opens' : 'nothing opens'}. Whoever stands at the frame meanwhile: ${Math.round(frameFaultV)}\u00a0V.`}
       </Words>
     </View>
   );

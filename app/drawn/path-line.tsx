@@ -54,13 +54,15 @@ export function PathPiece({
   );
 }
 
+export const PATH_STRIP_HEIGHT = 14;
+
 /** The whole path as a thin strip across a sheet's head. */
 export const PathStrip = memo(
   function PathStrip({ states, here }: { states: readonly StationState[]; here: number }) {
     const palette = usePalette();
     const step = 100 / states.length;
     return (
-      <Svg width="100%" height={14} viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden>
+      <Svg width="100%" height={PATH_STRIP_HEIGHT} viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden>
         {states.map((state, i) => {
           const [from, to] = [i * step + 0.6, (i + 1) * step - 0.6];
           const middle = (from + to) / 2;

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { Circle, G, Path, Text as SvgText } from 'react-native-svg';
 import type { Case, Station } from '@careful-latch/core/case';
 import { TEXT_FONT, usePalette } from '../theme/theme';
 import type { Palette } from '../theme/palette';
@@ -44,67 +44,6 @@ function sourceBehind(palette: Palette, site: Case): ReactNode {
         </>
       )}
       {copper(palette, 'M264 116V274')}
-    </G>
-  );
-}
-
-/** A plan: the house with its nearest opening, the rings of the office, the source at its distance, the exhaust as it points. */
-function sitingBehind(palette: Palette, site: Case): ReactNode {
-  const feet = site.siting?.openingFt;
-  const away = site.siting?.exhaustAway;
-  const at = typeof feet === 'number' ? Math.min(feet, 30) * 5.2 : undefined;
-  const x = 96;
-  const near = typeof feet === 'number' && feet < 5;
-  return (
-    <G>
-      <Path d={`M8 226H${x}V290H8Z`} fill={palette.sheet} stroke={palette.ink} strokeWidth={2} />
-      {words(palette, 50, 262, 'house')}
-      <Path d={`M${x} 244V272`} stroke={palette.copper} strokeWidth={5} />
-      {[5, 20].map((ring) => (
-        <G key={ring}>
-          <Path
-            d={`M${x} ${258 - ring * 5.2 > 196 ? 258 - ring * 5.2 : 196}A${ring * 5.2} ${ring * 5.2} 0 0 1 ${x + ring * 5.2} 258V290`}
-            fill="none"
-            stroke={palette.quiet}
-            strokeWidth={1}
-            strokeDasharray="3 4"
-          />
-          {words(palette, x + ring * 5.2, 302, `${ring} ft`)}
-        </G>
-      ))}
-      {at !== undefined && (
-        <G>
-          <Line
-            x1={x}
-            y1={258}
-            x2={x + at}
-            y2={258}
-            stroke={near ? palette.violation : palette.ink}
-            strokeWidth={1.5}
-          />
-          <Rect
-            x={x + at}
-            y={244}
-            width={34}
-            height={28}
-            fill={palette.sheet}
-            stroke={near ? palette.violation : palette.ink}
-            strokeWidth={2.5}
-          />
-          {away !== undefined && away !== 'not-seen' && (
-            <Path
-              d={
-                away === 'yes'
-                  ? `M${x + at + 34} 252H${x + at + 54}M${x + at + 47} 246L${x + at + 55} 252L${x + at + 47} 258`
-                  : `M${x + at} 252H${x + at - 20}M${x + at - 13} 246L${x + at - 21} 252L${x + at - 13} 258`
-              }
-              fill="none"
-              stroke={away === 'yes' ? palette.quiet : palette.violation}
-              strokeWidth={2.5}
-            />
-          )}
-        </G>
-      )}
     </G>
   );
 }
@@ -261,14 +200,13 @@ export const SCENES: Readonly<Record<Exclude<Station, 'loads' | 'function'>, Sce
     },
   },
   siting: {
-    height: 310,
-    behind: sitingBehind,
+    height: 382,
     places: {
-      'siting/place': [8, 10, 168, 56],
-      'siting/exhaust': [186, 10, 164, 56],
-      'siting/alarms': [8, 78, 168, 52],
-      'siting/around': [186, 78, 164, 52],
-      'siting/gas': [8, 142, 168, 48],
+      'siting/place': [8, 204, 166, 60],
+      'siting/exhaust': [184, 204, 166, 60],
+      'siting/alarms': [8, 274, 166, 48],
+      'siting/around': [184, 274, 166, 48],
+      'siting/gas': [8, 330, 166, 48],
     },
   },
   cord: {

@@ -115,6 +115,16 @@ const Spot = memo(function Spot({
 
 const percent = (part: number, of: number) => `${(part / of) * 100}%` as const;
 
+/** Lies over a place of a drawing, whatever its size on the screen. */
+export const placed = ([x, y, width, tall]: Place, height: number, of = WIDTH) =>
+  ({
+    position: 'absolute',
+    left: percent(x, of),
+    top: percent(y, height),
+    width: percent(width, of),
+    height: percent(tall, height),
+  }) as const;
+
 /** Where a part hangs, and how wide and high the drawing is. */
 interface In {
   readonly at: Place;
@@ -143,6 +153,7 @@ export function Sheet({
   places,
   onTouch,
   children,
+  over,
   drawings = {},
 }: {
   /** Of the drawing, in its own units; a phone’s by default. */
@@ -152,6 +163,8 @@ export function Sheet({
   places: Readonly<Record<string, Place>>;
   onTouch: (id: string) => void;
   children?: ReactNode;
+  /** What else is touched in the drawing, beside its parts. */
+  over?: ReactNode;
   drawings?: Readonly<Record<string, ReactNode>>;
 }) {
   const here = parts.flatMap((seen) => {
@@ -169,6 +182,7 @@ export function Sheet({
       {here.map(([seen, at]) => (
         <Corner key={seen.id} state={seen.state} at={at} of={of} height={height} />
       ))}
+      {over}
       {here.map(([seen, at]) => (
         <Target key={seen.id} {...seen} at={at} of={of} height={height} onTouch={onTouch} />
       ))}
@@ -183,7 +197,7 @@ const Target = memo(function Target({
   value,
   state,
   inHand,
-  at: [x, y, width, tall],
+  at,
   of,
   height,
   onTouch,
@@ -195,13 +209,7 @@ const Target = memo(function Target({
       aria-pressed={inHand}
       testID={`part-${id}`}
       onPress={() => onTouch(id)}
-      style={{
-        position: 'absolute',
-        left: percent(x, of),
-        top: percent(y, height),
-        width: percent(width, of),
-        height: percent(tall, height),
-      }}
+      style={placed(at, height, of)}
     />
   );
 });

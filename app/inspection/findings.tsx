@@ -1,10 +1,10 @@
-import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATION_NAMES, factAt, factLabel, metaOf } from '@careful-latch/core/case';
 import { VIOLATION_STATES, evidenceOfFinding } from '@careful-latch/core/record';
 import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
 import { Sign, SignWithWord, colorOf, shownAs } from '../drawn/signs';
+import { LinkArea } from '../theme/link-area';
 import { shortDayText } from '../theme/dates';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
@@ -83,7 +83,6 @@ function FindingCard({ walk, outcome }: { walk: Walk; outcome: Outcome }) {
 /** Everything found: violations first, then what nobody has proved and where to find it out, then what holds, folded. */
 export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
   const palette = usePalette();
-  const router = useRouter();
   const [all, setAll] = useState(false);
   const { evaluation, inspection } = walk;
   const violations = violationsOf(evaluation).sort((a, b) => RANK[a.severity] - RANK[b.severity]);
@@ -110,12 +109,9 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
             {STATION_NAMES[station]}
           </Words>
           {paths.map((path) => (
-            <Pressable
+            <LinkArea
               key={path}
-              role="link"
-              onPress={() =>
-                router.navigate(`/inspection/${inspection.id}/${station}?fact=${encodeURIComponent(path)}`)
-              }
+              to={`/inspection/${inspection.id}/${station}?fact=${encodeURIComponent(path)}`}
               style={{
                 flexDirection: 'row',
                 gap: 10,
@@ -133,7 +129,7 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
                 </Words>
                 <Quiet>{metaOf(path).ask}</Quiet>
               </View>
-            </Pressable>
+            </LinkArea>
           ))}
         </View>
       ))}

@@ -1,11 +1,11 @@
-import { useRouter } from 'expo-router';
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { STATIONS, STATION_NAMES, stationOf, valueText, type Station } from '@careful-latch/core/case';
 import type { Severity } from '@careful-latch/core/rules';
 import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
 import { PathPiece } from '../drawn/path-line';
 import { SignWithWord, shownAs } from '../drawn/signs';
+import { LinkArea } from '../theme/link-area';
 import { useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
@@ -61,7 +61,6 @@ const worst = (violations: readonly Outcome[]): Severity =>
 /** The current's path down the screen, a station a row; the line is the progress bar. Without a walk only the stations' names stand there. */
 export const PathOverview = memo(function PathOverview({ walk }: { walk?: Walk | undefined }) {
   const palette = usePalette();
-  const router = useRouter();
   const here = useStation();
   const wide = useWide();
   return (
@@ -80,10 +79,8 @@ export const PathOverview = memo(function PathOverview({ walk }: { walk?: Walk |
         const violations = (walk ? violationsOf(walk.evaluation) : []).filter((one) => one.station === station);
         return (
           <View role="listitem" key={station}>
-            <Pressable
-              role="link"
-              disabled={!walk}
-              onPress={() => router.navigate(`/inspection/${walk!.inspection.id}/${station}`)}
+            <LinkArea
+              to={walk && `/inspection/${walk.inspection.id}/${station}`}
               style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => ({
                 flexDirection: 'row',
                 alignItems: 'center',
@@ -121,7 +118,7 @@ export const PathOverview = memo(function PathOverview({ walk }: { walk?: Walk |
                   {walk ? summary(walk, station) : '…'}
                 </Words>
               </View>
-            </Pressable>
+            </LinkArea>
           </View>
         );
       })}

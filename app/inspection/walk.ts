@@ -1,6 +1,7 @@
 import { STATIONS, type Case } from '@careful-latch/core/case';
 import { stationState, type Evaluation, type StationState } from '@careful-latch/core/verdict';
 import { judged, type Inspection } from '@careful-latch/core/record';
+import { useSoon } from '../theme/use-soon';
 
 export interface Walk {
   readonly inspection: Inspection;
@@ -35,4 +36,10 @@ export function walkOf(inspection: Inspection): Walk {
   };
   walks.set(inspection, walk);
   return walk;
+}
+
+/** The walk of a house in a list: at once where it is known; else the list is drawn first, for judging the houses takes longer than a frame each. */
+export function useWalkInList(inspection: Inspection): Walk | undefined {
+  const drawn = useSoon(true, walks.has(inspection));
+  return drawn ? walkOf(inspection) : undefined;
 }

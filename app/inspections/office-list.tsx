@@ -1,11 +1,12 @@
 import dayjs from 'dayjs';
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { FlatList, Pressable, View } from 'react-native';
+import { FlatList, View } from 'react-native';
 import { STATE_WORDS, type State } from '@careful-latch/core/record';
 import { Sign } from '../drawn/signs';
 import { Plate, Plates } from '../plates/plate';
 import { office, type ListQuery, type Listed } from '../stores/office';
+import { LinkArea } from '../theme/link-area';
 import { Back } from '../theme/back';
 import { shortDayText } from '../theme/dates';
 import { Input } from '../theme/elements';
@@ -72,7 +73,6 @@ function usePages(query: ListQuery) {
 
 function Row({ one, today, wide }: { one: Listed; today: string; wide: boolean }) {
   const palette = usePalette();
-  const router = useRouter();
   const state = one.state ?? 'draft';
   const due = one.dueOn && one.dueWhat ? { day: one.dueOn, what: one.dueWhat } : undefined;
   const late = one.dueOn !== null && one.dueOn < today;
@@ -83,10 +83,9 @@ function Row({ one, today, wide }: { one: Listed; today: string; wide: boolean }
     open > 0 && `${open} ${open === 1 ? 'rule' : 'rules'} violated`,
   ].filter(Boolean);
   return (
-    <Pressable
-      role="link"
+    <LinkArea
+      to={`/inspection/${one.id}`}
       testID={`office-row-${one.address}`}
-      onPress={() => router.navigate(`/inspection/${one.id}` as never)}
       style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => ({
         flexDirection: 'row',
         gap: 12,
@@ -113,7 +112,7 @@ function Row({ one, today, wide }: { one: Listed; today: string; wide: boolean }
           </Quiet>
         </View>
       </View>
-    </Pressable>
+    </LinkArea>
   );
 }
 

@@ -1,13 +1,13 @@
-import { useRouter } from 'expo-router';
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
-import { STATIONS } from '@careful-latch/core/case';
-import { dueAt, judged, stateOf, stateWords, type Inspection, type State } from '@careful-latch/core/record';
-import { VERDICT_WORDS, stationState } from '@careful-latch/core/verdict';
-import { PathStrip } from '../drawn/path-line';
+import { View } from 'react-native';
+import { dueAt, stateOf, stateWords, type Inspection, type State } from '@careful-latch/core/record';
+import { VERDICT_WORDS } from '@careful-latch/core/verdict';
+import { PATH_STRIP_HEIGHT, PathStrip } from '../drawn/path-line';
 import { Sign } from '../drawn/signs';
+import { useWalkInList } from '../inspection/walk';
 import { dueWords } from './due';
 import { screenOf } from './screen-of';
+import { LinkArea } from '../theme/link-area';
 import { dayText } from '../theme/dates';
 import { usePalette } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
@@ -34,9 +34,8 @@ export const InspectionRow = memo(function InspectionRow({
   today: string;
 }) {
   const palette = usePalette();
-  const router = useRouter();
   const state = stateOf(inspection);
-  const evaluation = judged(inspection);
+  const walk = useWalkInList(inspection);
   const due = dueAt(inspection);
   const late = due !== undefined && due.day < today;
   const claimed = inspection.docket.violations.filter((one) => one.state === 'claimed').length;
@@ -44,13 +43,13 @@ export const InspectionRow = memo(function InspectionRow({
   const next = due
     ? dueWords(due, today)
     : state === 'draft' || state === 'reinspection'
-      ? VERDICT_WORDS[evaluation.verdict].toLowerCase()
+      ? walk && VERDICT_WORDS[walk.evaluation.verdict].toLowerCase()
       : `signed ${dayText(inspection.decisions.at(-1)!.at)}`;
+  const said = [next, late && 'late', claimed > 0 && `${claimed} said to be corrected`].filter(Boolean);
   return (
-    <Pressable
-      role="link"
+    <LinkArea
+      to={screenOf(inspection)}
       testID={`row-${inspection.header.address}`}
-      onPress={() => router.navigate(screenOf(inspection) as never)}
       style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => ({
         paddingVertical: 12,
         gap: 6,
@@ -72,11 +71,11 @@ export const InspectionRow = memo(function InspectionRow({
             <Words color={color} style={{ fontSize: 16, fontWeight: '700' }}>
               {stateWords(inspection)}
             </Words>
-            {`, ${next}${late ? ', late' : ''}${claimed > 0 ? `, ${claimed} said to be corrected` : ''}`}
+            {said.map((one) => `, ${one}`).join('')}
           </Words>
         </View>
       </View>
-      <PathStrip states={STATIONS.map((station) => stationState(inspection.case, evaluation, station))} here={-1} />
-    </Pressable>
+      <View style={{ height: PATH_STRIP_HEIGHT }}>{walk && <PathStrip states={walk.states} here={-1} />}</View>
+    </LinkArea>
   );
 });

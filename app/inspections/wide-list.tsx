@@ -1,13 +1,13 @@
 import { createColumnHelper, useTable } from '@tanstack/react-table';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { FlatList, Pressable, ScrollView, View } from 'react-native';
 import { dueAt, stateWords, stateOf, type Inspection } from '@careful-latch/core/record';
 import { Sign } from '../drawn/signs';
 import { Findings } from '../inspection/findings';
 import { PathOverview } from '../inspection/path-overview';
 import { VerdictBlock } from '../inspection/verdict-block';
-import { walkOf } from '../inspection/walk';
+import { useWalkInList } from '../inspection/walk';
 import { HeadRow } from '../tables/head-row';
 import { TABLE_FEATURES, byValue } from '../tables/features';
 import { screenOf } from './screen-of';
@@ -144,7 +144,7 @@ export function WideList({ inspections, today }: { inspections: readonly Inspect
 /** The chosen house: its path and its findings. */
 function Beside({ inspection, onOpen }: { inspection: Inspection; onOpen: () => void }) {
   const palette = usePalette();
-  const walk = useMemo(() => walkOf(inspection), [inspection]);
+  const walk = useWalkInList(inspection);
   const { address, owner, permit, edition } = inspection.header;
   return (
     <View
@@ -157,9 +157,13 @@ function Beside({ inspection, onOpen }: { inspection: Inspection; onOpen: () => 
           <Title style={{ fontSize: 24, lineHeight: 30 }}>{address}</Title>
           <Quiet>{[owner, permit, `edition ${edition}`].filter(Boolean).join(' · ')}</Quiet>
         </View>
-        <VerdictBlock evaluation={walk.evaluation} />
-        <PathOverview walk={walk} />
-        <Findings walk={walk} />
+        {walk && (
+          <>
+            <VerdictBlock evaluation={walk.evaluation} />
+            <PathOverview walk={walk} />
+            <Findings walk={walk} />
+          </>
+        )}
       </ScrollView>
       <View style={{ paddingVertical: 10 }}>
         <Button title="Open" onPress={onOpen} />

@@ -2,7 +2,7 @@ import { Button, Input } from '../theme/elements';
 import { Redirect } from 'expo-router';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { roleName } from '@careful-latch/core/record';
+import { roleName } from '@careful-latch/core/people';
 import { Mark } from '../drawn/mark';
 import { Plate } from '../plates/plate';
 import { useInspections } from '../stores/inspections';

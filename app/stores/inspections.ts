@@ -16,6 +16,7 @@ import {
 } from '@careful-latch/core/record';
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { Device, carriedOver, type SetAside, type Waiting } from './device';
+import { drawn } from './drawn';
 import { Refused, Unreachable, askAs, office, type ChangeResult } from './office';
 import { sha256 } from './sha256';
 import { closePhotos, openPhotos, sendPhotos, usePhotos } from './photos';
@@ -177,9 +178,11 @@ function commit(body: ChangeBody, undos: (change: Change, before: Inspection | u
     notUndone: undefined,
   }));
   const target = device;
+  const shownFirst = drawn();
   writing = writing
     .then(async () => {
       if (!target) throw new Error('no store is open');
+      await shownFirst;
       const key = await target.keep(applied.inspection, change);
       queue.push({ key, change });
     })

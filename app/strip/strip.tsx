@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import {
   NOT_SEEN,
@@ -43,6 +43,18 @@ const useStyles = stylesOf((palette) => ({
   },
   bar: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'stretch', gap: 12 },
   answer: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 24 },
+  answerWords: { flex: 1, fontSize: 16, lineHeight: 21 },
+  question: { flexShrink: 1, fontSize: 19, lineHeight: 24, fontWeight: '700' },
+  known: {
+    minHeight: TARGET,
+    justifyContent: 'center',
+    paddingHorizontal: 10,
+    borderWidth: 1,
+    borderColor: palette.hairline,
+  },
+  knownInHand: { borderColor: palette.copper },
+  knownName: { fontSize: 13, lineHeight: 16 },
+  knownValue: { fontSize: 15, lineHeight: 19, fontWeight: '700' },
 }));
 
 /** What stands under the thumb: the answer, the question for the part in hand, its plates; “not seen” and Undo always in their corners. */
@@ -129,11 +141,7 @@ export function Strip({
         ) : answer ? (
           <>
             <Sign kind={shownAs(answer)} hazard={answer.severity === 'hazard'} size={18} />
-            <Words
-              numberOfLines={stays ? 4 : 2}
-              color={colorOf(palette, shownAs(answer))}
-              style={{ flex: 1, fontSize: 16, lineHeight: 21 }}
-            >
+            <Words numberOfLines={stays ? 4 : 2} color={colorOf(palette, shownAs(answer))} style={styles.answerWords}>
               {`${severityWord(answer.outcome, answer.severity)}: ${answer.reason}`}
             </Words>
           </>
@@ -143,24 +151,7 @@ export function Strip({
       {here && known.length > 0 && (stays || question?.kind === 'fact') && (
         <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 8 }}>
           {known.map((one) => (
-            <Pressable
-              key={one}
-              role="button"
-              testID={`known-${one}`}
-              onPress={() => acts.change(one)}
-              style={{
-                minHeight: TARGET,
-                justifyContent: 'center',
-                paddingHorizontal: 10,
-                borderWidth: 1,
-                borderColor: one === path ? palette.copper : palette.hairline,
-              }}
-            >
-              <Quiet style={{ fontSize: 13, lineHeight: 16 }}>{metaOf(one).label}</Quiet>
-              <Words style={{ fontSize: 15, lineHeight: 19, fontWeight: '700' }}>
-                {valueText(one, factAt(site, one))}
-              </Words>
-            </Pressable>
+            <Known key={one} path={one} value={factAt(site, one)} inHand={one === path} onTouch={acts.change} />
           ))}
         </ScrollView>
       )}
@@ -168,7 +159,7 @@ export function Strip({
         <View style={{ flexDirection: 'row', gap: 8, alignItems: 'flex-start' }}>
           <View aria-live="polite" style={{ flex: 1 }}>
             <Asked onHelp={help ? onHelp : undefined}>
-              <Words testID="question" style={{ flexShrink: 1, fontSize: 19, lineHeight: 24, fontWeight: '700' }}>
+              <Words testID="question" style={styles.question}>
                 {part !== undefined && <Words style={{ fontSize: 19, lineHeight: 24 }}>{`${part}: `}</Words>}
                 {asks}
               </Words>
@@ -239,6 +230,32 @@ export function Strip({
     </View>
   );
 }
+
+/** A fact of the part in hand that is recorded already: touched, it is asked again. Drawn anew where it says something else. */
+const Known = memo(function Known({
+  path,
+  value,
+  inHand,
+  onTouch,
+}: {
+  path: string;
+  value: unknown;
+  inHand: boolean;
+  onTouch: (path: string) => void;
+}) {
+  const styles = useStyles();
+  return (
+    <Pressable
+      role="button"
+      testID={`known-${path}`}
+      onPress={() => onTouch(path)}
+      style={[styles.known, inHand && styles.knownInHand]}
+    >
+      <Quiet style={styles.knownName}>{metaOf(path).label}</Quiet>
+      <Words style={styles.knownValue}>{valueText(path, value)}</Words>
+    </Pressable>
+  );
+});
 
 /** The question; where help is wanted, touching it shows how to look. */
 function Asked({ onHelp, children }: { onHelp: (() => void) | undefined; children: ReactNode }) {

@@ -1,19 +1,16 @@
-import { useRouter } from 'expo-router';
 import { memo } from 'react';
-import { Pressable } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
+import { LinkArea } from './link-area';
 import { TARGET, usePalette } from './theme';
 import { Words } from './words';
 
 /** Back to where this belongs; never loses anything. */
 export const Back = memo(function Back({ to, label }: { to: string; label: string }) {
-  const router = useRouter();
   const palette = usePalette();
   return (
-    <Pressable
-      role="link"
+    <LinkArea
+      to={to}
       aria-label={`Back to ${label}`}
-      onPress={() => router.navigate(to as never)}
       style={{
         flexDirection: 'row',
         alignItems: 'center',
@@ -29,6 +26,6 @@ export const Back = memo(function Back({ to, label }: { to: string; label: strin
       <Words numberOfLines={1} style={{ fontSize: 17, fontWeight: '700' }}>
         {label}
       </Words>
-    </Pressable>
+    </LinkArea>
   );
 });

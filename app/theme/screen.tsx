@@ -2,8 +2,8 @@ import type { ReactNode } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { usePalette } from './theme';
 
-/** From this width on, path, station and findings stand side by side. */
-const WIDE_PX = 1000;
+/** From this width on, path, station and findings stand side by side. @public tools/drawn.mjs draws from here on, too */
+export const WIDE_PX = 1000;
 export const useWide = () => useWindowDimensions().width >= WIDE_PX;
 
 /** Lets the keyboard scroll what holds nothing to focus, like a record. */

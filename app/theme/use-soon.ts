@@ -2,10 +2,10 @@ import { startTransition, useEffect, useState } from 'react';
 
 /**
  * A value one frame later: for what stands around the answer to a tap, so that the answer itself is drawn first.
- * React's own deferred value may be worked on before that frame.
+ * React's own deferred value may be worked on before that frame. What stands there until then may be given.
  */
-export function useSoon<T>(value: T): T {
-  const [soon, setSoon] = useState(value);
+export function useSoon<T>(value: T, first: T = value): T {
+  const [soon, setSoon] = useState(first);
   useEffect(() => {
     if (soon === value) return;
     let task: ReturnType<typeof setTimeout> | undefined;

@@ -2,12 +2,14 @@ import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { partName, valueText, type Case, type Station } from '@careful-latch/core/case';
 import { functionTestAt, type Positions } from '@careful-latch/core/interlock';
-import { partOfEntry } from '@careful-latch/core/walk';
+import { atPlace, atRing, partOfEntry, turnedExhaust } from '@careful-latch/core/walk';
 import { Currents, Pole } from '../drawn/currents';
 import { useMechanism } from '../drawn/mechanism';
 import { PanelHandles } from '../drawn/panel';
 import { Row } from '../drawn/row';
 import { Behind, SCENES } from '../drawn/scenes';
+import { SitingDrawn, SitingTargets } from '../drawn/siting';
+import { sitingPlan } from '../drawn/siting-plan';
 import { Sheet, type Seen } from '../drawn/spot';
 import type { Walk } from '../inspection/walk';
 import { Plate } from '../plates/plate';
@@ -86,6 +88,8 @@ export function Drawing({
             </View>
           )}
         </Mechanism>
+      ) : station === 'siting' ? (
+        <Siting walk={walk} parts={parts} acts={acts} />
       ) : (
         <Sheet height={scene.height} parts={parts} places={places} onTouch={acts.touch}>
           <Behind scene={scene} site={c} />
@@ -95,6 +99,38 @@ export function Drawing({
       {station === 'transfer' && <Pole site={c} />}
       {tags.length > 0 && <Tags parts={tags} onTouch={acts.touch} />}
     </>
+  );
+}
+
+/** The plan of the house: its places, rings and the exhaust record what they show. */
+function Siting({ walk, parts, acts }: { walk: Walk; parts: readonly Seen[]; acts: Acts }) {
+  const { case: site, rules } = walk.inspection;
+  const plan = sitingPlan(site, rules?.profile?.numbers);
+  const { height, places } = SCENES.siting;
+  const against = new Set(walk.evaluation.outcomes.filter((one) => one.outcome === 'violation').map((one) => one.rule));
+  return (
+    <Sheet
+      height={height}
+      parts={parts}
+      places={places}
+      onTouch={acts.touch}
+      over={
+        <SitingTargets
+          site={site}
+          plan={plan}
+          height={height}
+          onPlace={(place) => acts.say(atPlace(place), 'touched')}
+          onRing={(feet) => acts.say(atRing(site, feet), 'touched')}
+          onExhaust={() => {
+            const turned = turnedExhaust(site);
+            if (turned) acts.say([turned], 'touched');
+            else acts.touch('siting/exhaust');
+          }}
+        />
+      }
+    >
+      <SitingDrawn plan={plan} against={against} />
+    </Sheet>
   );
 }
 

@@ -61,7 +61,7 @@ test('at a violation it stops; going on is a touch', () => {
   record(touched(id, 'siting.place', 'outdoors'));
   record(touched(id, 'siting.openingFt', 25));
   const hand = at('siting');
-  expect(hand.current.inHand.question).toMatchObject({ kind: 'fact', path: 'siting.exhaustAway' });
+  expect(hand.current.inHand.question).toMatchObject({ kind: 'glance', glance: { keys: ['siting.exhaustAway'] } });
   act(() => hand.current.acts.answer('siting.exhaustAway', 'no'));
   expect(hand.current.inHand).toMatchObject({
     here: { id: 'siting/exhaust' },
@@ -71,6 +71,16 @@ test('at a violation it stops; going on is a touch', () => {
   });
   act(() => hand.current.acts.goOn());
   expect(hand.current.inHand.here?.id).toBe('siting/alarms');
+});
+
+test('an address that names a part which this house does not have puts nothing into hand', () => {
+  record(touched(id, 'transfer.kind', 'none-cords'));
+  record(touched(id, 'source.kind', 'engine'));
+  const hand = at('feeder');
+  act(() => hand.current.acts.touch('feeder/cable'));
+  expect(hand.current.inHand).toMatchObject({ here: undefined, question: undefined });
+  act(() => void record(touched(id, 'transfer.kind', 'retrofit-interlock')));
+  expect(hand.current.inHand.here?.id).toBe('feeder/cable');
 });
 
 test('what was touched by hand stays in hand, and shows all its facts', () => {

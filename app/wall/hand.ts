@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { factAt, listOf, withFact, type Case, type How, type Station } from '@careful-latch/core/case';
-import type { Evaluation, Outcome } from '@careful-latch/core/verdict';
+import { stationState, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
 import {
   WALK,
   factsOf,
@@ -93,7 +93,11 @@ export function useHand(
   const [step, setStep] = useState<Step>();
 
   const first = useMemo(() => nextPart(c, evaluation, station), [c, evaluation, station]);
-  const here = useMemo(() => (hand && partOf(c, station, hand)) ?? first, [hand, c, station, first]);
+  const here = useMemo(() => {
+    // Where nothing applies nothing is asked, whatever an address names.
+    if (hand && stationState(c, evaluation, station) !== 'absent') return partOf(c, station, hand) ?? first;
+    return first;
+  }, [hand, c, evaluation, station, first]);
   const question = useMemo<Question | undefined>(() => {
     if (!here) return undefined;
     if (hand?.path !== undefined) return { kind: 'fact', path: hand.path };
@@ -242,9 +246,9 @@ export function useHand(
         .find((path) => WALK.indexOf(stationOfPath(path)) < WALK.indexOf(station) && factAt(c, path) === undefined);
   // It is looked for where something is to be said of it alone: it looks through every station that lies ahead.
   const next = useMemo(() => {
-    if (first) return undefined;
+    if (first || question) return undefined;
     return waitsFor === undefined ? nextStation(c, evaluation, station) : stationOfPath(waitsFor);
-  }, [first, waitsFor, c, evaluation, station]);
+  }, [first, question, waitsFor, c, evaluation, station]);
   const inHand: InHand = {
     here,
     question,

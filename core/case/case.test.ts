@@ -6,6 +6,7 @@ import {
   emptyCase,
   factAt,
   parseCase,
+  perPath,
   readCase,
   recordedFacts,
   sheet,
@@ -356,4 +357,18 @@ describe('sheets', () => {
     expect(paths('cord')[0]).toBe('cord[0].part');
     expect(paths('feeder')).toContain('feeder.stretches[0].method');
   });
+});
+
+test('what is worked out from an address is worked out once, and made-up addresses fill no memory', () => {
+  let worked = 0;
+  const length = perPath((path) => {
+    worked++;
+    return String(path.length);
+  });
+  expect([length('inlet.ratingA'), length('inlet.ratingA')]).toEqual(['13', '13']);
+  expect(worked).toBe(1);
+  for (let i = 0; i < 10_000; i++) length(`made.up${i}`);
+  worked = 0;
+  expect(length('made.up9999')).toBe('11');
+  expect(worked).toBe(1);
 });

@@ -1,8 +1,9 @@
 import { caseSchema } from './schema';
 import type { FactMeta, Schema } from './fact';
+import { perPath } from './path';
 
 /** Catalogue key of a fact: its address without list positions, `cord.sizeAwg`. */
-export const catalogueKey = (path: string) => (path.includes('[') ? path.replace(/\[\d+\]/g, '') : path);
+export const catalogueKey = perPath((path) => (path.includes('[') ? path.replace(/\[\d+\]/g, '') : path));
 
 function collect(node: Schema, path: string, into: Map<string, FactMeta>) {
   const fact = node.meta()?.fact;

@@ -40,10 +40,26 @@ export type ListPath = (typeof LIST_PATHS)[number];
 
 type Key = string | number;
 
-/** The keys that lead from the case to an address, in their order: `cord[0].sizeAwg` is cord, 0, sizeAwg. */
-export function keysOf(path: string): readonly Key[] {
-  return path.split(/[.[]/).map((key) => (key.endsWith(']') ? Number(key.slice(0, -1)) : key));
+/** Most addresses of which anything is remembered: a house has a few hundred, and made-up ones must not fill the memory. */
+const MOST_REMEMBERED = 5_000;
+
+/** The same function of an address, each worked out once: the same few hundred are asked for at every touch. */
+export function perPath<T extends string | readonly Key[]>(work: (path: string) => T): (path: string) => T {
+  const known = new Map<string, T>();
+  return (path) => {
+    let found = known.get(path);
+    if (found === undefined) {
+      found = work(path);
+      if (known.size < MOST_REMEMBERED) known.set(path, found);
+    }
+    return found;
+  };
 }
+
+/** The keys that lead from the case to an address, in their order: `cord[0].sizeAwg` is cord, 0, sizeAwg. */
+export const keysOf = perPath<readonly Key[]>((path) =>
+  path.split(/[.[]/).map((key) => (key.endsWith(']') ? Number(key.slice(0, -1)) : key)),
+);
 
 /** What stands at an address: a value, 'not-seen', or undefined where nobody looked. */
 export function factAt(c: Case, path: string): unknown {

@@ -30,7 +30,7 @@ export const NO_CORD_V = 40;
 
 /**
  * Most by which the legs may differ with the source’s whole current on one of them, V: that leg loses its own drop and lifts
- * the other by the neutral’s, which comes to three conductors’ worth, and the source sags. Throws `Missing` where facts lack.
+ * the other by the neutral’s, which comes to three conductors’ worth, and the source sags; never more than any cord makes. Throws `Missing` where facts lack.
  */
 export function legDifferenceV(look: Look): number {
   const over = look.attempt((side) => runs(side));
@@ -46,9 +46,9 @@ export function legDifferenceV(look: Look): number {
   const percent = look.number('sagPercent');
   return look.step(
     'Most that the legs may differ',
-    rounded(dropped + 1.2 * percent),
+    Math.min(NO_CORD_V, rounded(dropped + 1.2 * percent)),
     'V',
-    `${dropped} V + ${percent} % of 120 V`,
+    `${dropped} V + ${percent} % of 120 V, and ${NO_CORD_V} V at most`,
   );
 }
 

@@ -3,6 +3,7 @@ import {
   NOT_SEEN,
   factBy,
   factLabel,
+  isAsked,
   keysOf,
   metaOf,
   recordedAt,
@@ -118,14 +119,6 @@ interface Shared {
   readonly done: Map<Shareable<unknown>, Attempt<unknown>[]>;
 }
 
-/** Addresses that rules ask for, split once: they ask for the same few hundred in every case. */
-const split = new Map<string, ReturnType<typeof keysOf>>();
-function keys(path: string): ReturnType<typeof keysOf> {
-  let found = split.get(path);
-  if (!found) split.set(path, (found = keysOf(path)));
-  return found;
-}
-
 /**
  * A look at a case that remembers what it used. Whoever computes takes a Look: a rule for its working,
  * the rating row for its numbers. No null checks: a fact that is not there ends the computation with `Missing`.
@@ -146,7 +139,7 @@ export class Look {
 
   /** What stands at an address: a value, 'not-seen', or undefined where nobody looked. */
   private read(path: string): unknown {
-    return factBy(this.shared.site, keys(path));
+    return factBy(this.shared.site, keysOf(path));
   }
 
   /** The fact without a line in the working; undefined where nobody knows it. */
@@ -266,6 +259,11 @@ export class Look {
   requireAll(...parts: Attempt<unknown>[]): void {
     lacking(parts);
     for (const part of parts) this.adopt(part);
+  }
+
+  /** Whether a fact is asked for as things stand; one that was recorded under other answers is put aside. */
+  asks(path: FactPath): boolean {
+    return isAsked(this.shared.site, path);
   }
 
   get kind(): TransferKind | undefined {

@@ -28,7 +28,9 @@ export function linksAhead(look: Look): Link[] {
   for (let i = 0; i < look.cords; i++)
     add(several('cord', look.cords, i), 'cord', '400.5', (side) => {
       const ampacityA = cordAmpacityA(side, i);
-      const breakerA = side.known(cordAt(i).breakerA); // an adapter with a breaker of its own is a link by that too
+      // An adapter with a breaker of its own is a link by that too.
+      const path = cordAt(i).breakerA;
+      const breakerA = side.asks(path) ? side.known(path) : undefined;
       return breakerA === undefined ? ampacityA : Math.min(ampacityA, breakerA);
     });
   if (!look.kind || !absence('inlet', look.kind)) {
@@ -54,9 +56,8 @@ export function weakest(links: readonly Link[]): (Link & { ratingA: number }) | 
   return found;
 }
 
-/** The whole row, backfed breaker included where there is one, as the drawing shows it. */
-export function ratingRow(c: Case, edition: Edition = c.edition): Link[] {
-  const look = new Look(c, edition);
+/** The whole row, the backfed breaker included where there is one. */
+export function allLinks(look: Look): Link[] {
   const links = linksAhead(look);
   if (!look.kind || !absence('backfed breaker', look.kind)) {
     const { value, missing, working } = look.attempt((side) => side.need('breaker.ratingA'));
@@ -64,5 +65,8 @@ export function ratingRow(c: Case, edition: Edition = c.edition): Link[] {
   }
   return links;
 }
+
+/** The whole row of a case, as the drawing shows it. */
+export const ratingRow = (c: Case, edition: Edition = c.edition): Link[] => allLinks(new Look(c, edition));
 
 export const WEAKEST_LINK_CITES = everyEdition('240.4', '110.3(B)');

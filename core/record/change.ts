@@ -30,7 +30,7 @@ import { seenIn } from './findings';
 import { judged } from './judging';
 import { headsAt, linesOfPart, merged, placeOfConflict, unseenOfPart, withSeen } from './merging';
 import type { Head } from './recorded';
-import { inspects, isOutside, type Person } from './people';
+import { inspects, isOutside, type Person } from '../people';
 import { dayAtHouse, requireKept } from './shapes';
 import {
   changeSchemas,

@@ -15,7 +15,7 @@ import {
   type ViolationState,
   type VisitState,
 } from './moves';
-import { inspects, type Person } from './people';
+import { inspects, type Person } from '../people';
 import { followUpSchemas, isFollowUp, whyNoPermit, withFollowUp, type FollowUp, type Issued } from './follow-up';
 import { changeShape, day, dayAtHouse, line, uuid } from './shapes';
 import { SHORTEST_REASON, replaced, stateIn, words, type Step } from './steps';

@@ -11,7 +11,7 @@ import {
   type PaperState,
   type PermitState,
 } from './moves';
-import { inspects, type Person } from './people';
+import { inspects, type Person } from '../people';
 import { changeShape, day, line, uuid } from './shapes';
 import { SHORTEST_REASON, replaced, stateIn, words, type Step } from './steps';
 

@@ -1,6 +1,6 @@
 export * from './evidence';
 export * from './inspection';
-export * from './people';
+export * from '../people';
 export * from './moves';
 export * from './steps';
 export * from './follow-up';

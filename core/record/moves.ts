@@ -1,4 +1,4 @@
-import { ROLES, type Person, type Role } from './people';
+import { ROLES, type Person, type Role } from '../people';
 
 /** One line of a table of what may happen: from which states to which, by whom, and what it needs, in words. */
 export interface Move<S extends string> {

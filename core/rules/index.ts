@@ -14,6 +14,7 @@ import sourceNeutralStateProved from './source/neutral-state-proved';
 import sitingOutdoors from './siting/outdoors';
 import sitingClearOfOpenings from './siting/clear-of-openings';
 import sitingRainShelter from './siting/rain-shelter';
+import sitingExhaustAway from './siting/exhaust-away';
 import sitingPlain from './siting/plain';
 import cordEndsMate from './cord/ends-mate';
 import cordNoDoublePlug from './cord/no-double-plug';
@@ -116,6 +117,7 @@ export const RULES: readonly Rule[] = [
   sitingOutdoors,
   sitingClearOfOpenings,
   sitingRainShelter,
+  sitingExhaustAway,
   ...sitingPlain,
   cordEndsMate,
   cordNoDoublePlug,

@@ -27,7 +27,7 @@ export function caseWith(facts: Facts): Case {
   return read.case;
 }
 
-type Row = Facts | readonly [Facts, Partial<Outcome>];
+export type Row = Facts | readonly [Facts, Partial<Outcome>];
 const parts = (row: Row): readonly [Facts, Partial<Outcome>] =>
   Array.isArray(row) ? (row as readonly [Facts, Partial<Outcome>]) : [row as Facts, {}];
 

@@ -5,7 +5,7 @@ import { LOCAL, isProtected, rulesOf, type Profile } from '../profile';
 import { RULES, type Finding, type Rule, type Severity } from '../rules';
 
 /** Version of the engine, kept in every sealed record. */
-export const ENGINE = '0.5.0';
+export const ENGINE = '0.6.0';
 
 export type OutcomeKind = 'holds' | 'violation' | 'unproven' | 'not-applicable';
 export type Verdict = 'do-not-energize' | 'corrections-required' | 'not-finished' | 'nothing-against';
@@ -248,15 +248,24 @@ export const violationsOf = ({ outcomes }: Evaluation): Outcome[] =>
 
 export type StationState = 'proved' | 'open' | 'violated' | 'absent';
 
+const lacking = new WeakMap<Evaluation, ReadonlySet<Station>>();
+
+/** The stations whose facts any outcome lacks; worked out once for an evaluation. */
+function lackingAt(evaluation: Evaluation): ReadonlySet<Station> {
+  let found = lacking.get(evaluation);
+  if (!found) {
+    const paths = evaluation.outcomes.flatMap((one) => one.needs).filter((path) => !isLocal(path));
+    lacking.set(evaluation, (found = new Set(paths.map(stationOf))));
+  }
+  return found;
+}
+
 /** How the current's path is drawn at a station: broken where violated, dashed where something is not proved, solid where it is. */
 export function stationState(c: Case, evaluation: Evaluation, station: Station): StationState {
   const own = evaluation.outcomes.filter((one) => one.station === station);
   const some = (kind: OutcomeKind) => own.some((one) => one.outcome === kind);
   if (own.some((one) => one.outcome === 'violation' && one.severity !== 'advisory')) return 'violated';
-  const wanted = evaluation.outcomes.some((one) =>
-    one.needs.some((path) => !isLocal(path) && stationOf(path) === station),
-  );
-  if (some('unproven') || wanted) return 'open';
+  if (some('unproven') || lackingAt(evaluation).has(station)) return 'open';
   if (own.length === 0) return c[station] === undefined ? 'open' : 'proved'; // only feeds other stations' rules
   return some('holds') || some('violation') ? 'proved' : 'absent';
 }

@@ -165,6 +165,13 @@ const standing = of(
     reading('Indoors', { 'siting.place': 'indoors', 'siting.openingFt': 0 }),
   ]),
 );
+const exhaust = of(
+  ['siting.exhaustAway'],
+  glance(
+    'Where does its muffler point?',
+    (['yes', 'no'] as const).map((way) => reading(labelOf('siting.exhaustAway', way), { 'siting.exhaustAway': way })),
+  ),
+);
 const plug = of(
   ['cord.part', 'cord.sourceEnd'],
   glance('What goes into the source?', (c) =>
@@ -630,6 +637,6 @@ const electrode = of(
 );
 
 export const GLANCES = {
-  nameplate, watts, outlet, usualSite, standing, plug, connector, jacket, inletFace, inletBox, pins, cable, place, breakerFace, mechanism, byHand,
+  nameplate, watts, outlet, usualSite, standing, exhaust, plug, connector, jacket, inletFace, inletBox, pins, cable, place, breakerFace, mechanism, byHand,
   boxFill, electrode, equipmentLabel, torque, utilitySide, fill, space, bars, bus, inletSign, preset, neutrals, handle, legs, otherLegs,
 } as const; // prettier-ignore

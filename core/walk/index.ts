@@ -4,3 +4,4 @@ export { PARTS, PLACES, WALK, partsOf, placeOf } from './wall';
 export * from './meter';
 export * from './usual';
 export * from './find';
+export { atPlace, atRing, exhaustDegrees, ringsOf, turnedExhaust, type Ring } from './siting';

@@ -50,8 +50,18 @@ const entriesOf = (c: Case, list: string): number => {
   return Math.max(1, Array.isArray(entries) ? entries.length : 0);
 };
 
-/** The parts of a station at this house that have anything to be asked, an entry after the other. */
+const partsOfCase = new WeakMap<Case, Map<Station, readonly PartHere[]>>();
+
+/** The parts of a station at this house that have anything to be asked, an entry after the other; worked out once for a case. */
 export function partsAt(c: Case, station: Station): readonly PartHere[] {
+  const here = partsOfCase.get(c) ?? new Map<Station, readonly PartHere[]>();
+  partsOfCase.set(c, here);
+  const parts = here.get(station) ?? askedAt(c, station);
+  here.set(station, parts);
+  return parts;
+}
+
+function askedAt(c: Case, station: Station): readonly PartHere[] {
   const all = partsOf(station);
   const list = all.find((one) => one.list && !one.every)?.list;
   const each = all.filter((one) => one.list && !one.every);
@@ -204,7 +214,9 @@ export function questionAt(
       const asThere =
         like && readingAt(like, glance, all, new Map(glance.keys.map((key) => [key, pathsAt(c, here, key)[0]!])));
       const readings = asThere ? [asThere, ...all.filter((one) => one !== asThere)] : all;
-      if (readings.some((one) => missingOf(c, here, one) > (here.part.every ? 0 : 1)))
+      // Plates that say no more than one fact's own are left out, unless they are the usual few of many.
+      const few = here.part.every === true || glance.keys.length === 1;
+      if (readings.some((one) => missingOf(c, here, one) > (few ? 0 : 1)))
         return { kind: 'glance', glance, readings, ...(asThere && { asThere }) };
     }
   return { kind: 'fact', path: first };

@@ -37,7 +37,7 @@ export const PARTS: readonly Part[] = [
   ),
 
   part('siting/place', 'Where it runs', of('siting', 'makerFt'), seen(G.standing)),
-  part('siting/exhaust', 'Exhaust', of('siting', 'exhaustAway')),
+  part('siting/exhaust', 'Exhaust', [], seen(G.exhaust)),
   part('siting/alarms', 'CO alarms', of('siting', 'coAlarms')),
   part('siting/gas', 'Gas line', of('siting', 'gasFit')),
   part('siting/around', 'Around it', AROUND, { later: true }),

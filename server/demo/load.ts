@@ -32,6 +32,7 @@ import type { SealKeys } from '../ledger/keys';
 import { sha256 } from '../ledger/line';
 import type { Account } from '../sessions/account';
 import { DEMO_PASSWORD } from './password';
+import { DEMO_PEOPLE } from './people';
 import { DEMO_DAY, DEMO_PROPERTIES, DEMO_STORM, type DemoPhoto, type DemoProperty } from './properties';
 
 const OFFICE = {
@@ -40,11 +41,6 @@ const OFFICE = {
   edition: '2020',
 } as const;
 const FIRM = { id: '0dd0a7c4-1f5e-4b7a-9c00-0000000f0002', office: OFFICE.id, name: 'Tillane Electric' };
-const PEOPLE = [
-  { login: 'ilse', name: 'Ilse O’Harrow', role: 'lead' },
-  { login: 'joss', name: 'Joss Linnaker', role: 'inspector' },
-  { login: 'maro', name: 'Maro Tillane', role: 'firm-lead' },
-] as const;
 
 /** What a demo house is recorded as; undefined where nobody has been there yet. */
 export function factsOf(property: DemoProperty): Case | undefined {
@@ -91,7 +87,7 @@ function storyOf(property: DemoProperty, people: readonly Account[], days: numbe
   const dayOf = (text: string) => dayjs(text).add(days, 'day').format('YYYY-MM-DD');
   let time = later(property.opened);
   const person = (login: string) => people.find((one) => one.login === login)!;
-  const inspector = person(property.by ?? PEOPLE[0].login);
+  const inspector = person(property.by ?? DEMO_PEOPLE[0].login);
   const add = (by: Account, body: ChangeBody, at?: string, touches = 1) => {
     const next = time.add(20 * touches, 'second');
     time = at && later(at).isAfter(next) ? later(at) : next;
@@ -199,7 +195,7 @@ export async function loadDemo({ db, door }: Connection, keys: SealKeys, store: 
   const passwordHash = await hash(DEMO_PASSWORD);
   await db.insert(offices).values(OFFICE);
   await db.insert(firms).values(FIRM);
-  const people: Account[] = PEOPLE.map((one) => ({
+  const people: Account[] = DEMO_PEOPLE.map((one) => ({
     ...one,
     id: randomUUID(),
     office: OFFICE.id,

@@ -1,11 +1,9 @@
 import type { Decision, DecisionKind, Header, Photo } from '@careful-latch/core/record';
 import type { FactPath } from '@careful-latch/core/case';
+import type { DemoLogin } from './people';
 
 /** The day on which the days below are true; where the demo is loaded later, all of them follow. */
 export const DEMO_DAY = '2026-11-26';
-
-/** Sign-in names of the demo's people. */
-export type DemoLogin = 'ilse' | 'joss' | 'maro';
 
 /** One invented property of Windfall township: what was found there, and what was decided. */
 export interface DemoProperty {

@@ -31,9 +31,10 @@ export const breaker = station({
   seriesRated: yesNo({
     label: 'Series rating marked on the panel',
     ask: 'read the panel label: does it name this breaker behind that main, with a kA for both together',
-    when: (breaker) =>
-      Number(breaker.interruptingKa ?? Infinity) <
-      Number(breaker.availableKa ?? OFFICE_NUMBERS.dwellingAvailableKa.value),
+    // where no fault current is marked the office’s own value stands, which may be the largest there is
+    when: ({ interruptingKa, availableKa }) =>
+      typeof interruptingKa === 'number' &&
+      interruptingKa < (typeof availableKa === 'number' ? availableKa : OFFICE_NUMBERS.dwellingAvailableKa.max),
   }),
   electronic: choice(
     {

@@ -116,7 +116,7 @@ export const functionTest = station({
   pinsLowZV: amount('V', [0, 300], [0, 120, 240], {
     label: 'The same with a low-impedance meter',
     ask: 'same pins, meter set to low impedance: ghost volts fall to nothing, real ones stay',
-    when: (test, site) => withInlet(test, site) && Number(test.pinsV ?? 0) > OFFICE_NUMBERS.deadPinsV.value,
+    when: (test, site) => withInlet(test, site) && Number(test.pinsV ?? 0) > OFFICE_NUMBERS.deadPinsV.min,
   }),
   neutralPinV: amount('V', [0, 300], [0, 1, 2, 120], {
     label: 'Volts from the neutral pin to ground',

@@ -1,3 +1,4 @@
+import { OFFICE_NUMBERS } from '../../codebook';
 import { NOT_SEEN, amount, choice, yesNo } from '../fact';
 import { device, station, withKinds } from '../parts';
 
@@ -55,7 +56,8 @@ export const panel = station({
     label: 'Panel was here before this work',
     ask: 'age of panel and house; permits',
     when: (panel) =>
-      ![undefined, 'suitable'].includes(panel.place as string) || Number(panel.heightFt ?? Infinity) < 6.5,
+      ![undefined, 'suitable'].includes(panel.place as string) ||
+      Number(panel.heightFt ?? Infinity) < OFFICE_NUMBERS.workingHeightFt.max,
   }),
   widthIn: amount('in', [0, 200], [30, 36, 24], { label: 'Clear width', ask: 'tape: across the front of the panel' }),
   depthIn: amount('in', [0, 400], [36, 42, 30], { label: 'Clear depth', ask: 'tape: from its face outward' }),

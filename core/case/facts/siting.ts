@@ -19,7 +19,20 @@ export const siting = station({
     ask: 'manual: least distance to any opening; leave it open if the maker gives none',
     when,
   }),
-  exhaustAway: yesNo({ label: 'Exhaust points away from the house', ask: 'look where the muffler points', when }),
+  exhaustAway: choice(
+    // an eighth of a turn after the other, clockwise as seen from above
+    {
+      yes: 'Away from the house',
+      'away-left': 'Away, to the left',
+      left: 'Along the house, to the left',
+      'house-left': 'At the house, to the left',
+      no: 'At the house',
+      'house-right': 'At the house, to the right',
+      right: 'Along the house, to the right',
+      'away-right': 'Away, to the right',
+    },
+    { label: 'Exhaust points', ask: 'look where the muffler points; left and right as you face the house', when },
+  ),
   coAlarms: yesNo({ label: 'CO alarms inside', ask: 'press the test button of one near each bedroom', when }),
   shelter: choice(
     { suitable: 'Yes, open to the air', none: 'No shelter', 'traps-exhaust': 'Yes, but it traps exhaust' },

@@ -17,7 +17,17 @@ ruleTable('breaker/not-above-weakest-link', {
     [{ 'breaker.ratingA': 50, 'source.outletDevice': 'none' }, { severity: 'hazard' }],
     [{ 'breaker.ratingA': 50, 'source.outletDevice': undefined }, { severity: 'hazard' }],
     [{ 'breaker.ratingA': 50, 'source.outletBreakerA': 50 }, { severity: 'hazard' }],
-    [{ 'cord[0].breakerA': 20 }, { allowed: 20, reason: saying('cord') }], // an adapter’s own breaker is a link
+    // a cord that nobody has read may be weaker than that device
+    [
+      { 'breaker.ratingA': 50, 'cord[0].sizeAwg': undefined },
+      { severity: 'hazard', allowed: 30 },
+    ],
+    // what was read of an adapter is put aside where it turned out to be a plain cord
+    [{ 'breaker.ratingA': 50, 'cord[0].breakerA': 20 }, { allowed: 30 }],
+    [
+      { 'cord[0].part': 'adapter-listed', 'cord[0].breakerA': 20 },
+      { allowed: 20, reason: saying('cord') },
+    ], // an adapter’s own breaker is a link
     [{ 'cord[0].sizeAwg': '12' }, { allowed: 25, reason: saying('cord'), remedy: saying('25 A') }],
     [{ 'source.outletBreakerA': 20 }, { allowed: 20, reason: saying('source outlet') }],
     [{ 'feeder.stretches[0].sizeAwg': '14' }, { allowed: 15, reason: saying('feeder') }],

@@ -29,7 +29,8 @@ export default rule({
       const stays = standardDeviceAtOrBelowA(weak.ratingA);
       // With a device of its own at the source, no larger than the weakest part, what lies between is protected from there.
       const aheadA = look.known('source.outletDevice') === 'own' ? look.known('source.outletBreakerA') : undefined;
-      const protectedAhead = aheadA !== undefined && aheadA <= weak.ratingA;
+      const allKnown = links.every((link) => link.missing.length === 0); // what nobody has seen may be weaker still
+      const protectedAhead = aheadA !== undefined && allKnown && aheadA <= weak.ratingA;
       return violation(
         `${weak.ratingA} A allowed by ${name}, ${breakerA} A found.`,
         stays

@@ -142,6 +142,9 @@ ruleTable('function/neutral-unbroken', {
     // certain although cords are unknown: no cord makes 60 V
     { 'function.legAV': 90, 'function.legBV': 150, 'cord[0].lengthFt': undefined },
     { 'function.otherLegAV': 90, 'function.otherLegBV': 150, 'cord[0].lengthFt': undefined },
+    // and none does where a long one would drop more than that
+    { 'function.otherLegAV': 90, 'function.otherLegBV': 150, 'cord[0].lengthFt': 500 },
+    { 'function.loadOn': 'both', 'function.otherLegAV': 90, 'function.otherLegBV': 150, 'cord[0].lengthFt': 500 },
   ],
   unproven: [
     [{ 'function.loadOn': 'both' }, ['function.loadOn']],

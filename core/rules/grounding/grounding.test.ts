@@ -4,10 +4,12 @@ import {
   OTHER,
   SWITCH,
   askedTable,
+  at,
   ruleTable,
   saying,
   underReadings,
   type Facts,
+  type Row,
 } from '../../test/rule-table';
 
 ruleTable('grounding/path-continuous', {
@@ -108,6 +110,18 @@ ruleTable('grounding/electrode-conductor-size', {
     [derived(LARGE), { found: '8', allowed: '6' }],
     [derived({ ...LARGE, 'feeder.stretches[0].sizeAwg': '3/0', 'grounding.electrodeAwg': '6' }), { allowed: '4' }],
     [derived({ 'feeder.stretches[0].sizeAwg': '2/0', 'feeder.stretches[0].metal': 'aluminum' }), { allowed: '6' }],
+    // the smaller copper asks for more than the larger aluminum, whichever comes first
+    ...[
+      [0, 1],
+      [1, 0],
+    ].map(([copper, aluminum]): Row => [
+      derived({
+        ...at(`feeder.stretches[${copper}]`, { metal: 'copper', sizeAwg: '2/0' }),
+        ...at(`feeder.stretches[${aluminum}]`, { metal: 'aluminum', sizeAwg: '3/0' }),
+        'grounding.electrodeAwg': '6',
+      }),
+      { allowed: '4' },
+    ]),
   ],
   unproven: [
     [

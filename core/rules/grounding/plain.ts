@@ -1,3 +1,4 @@
+import { stretchAt } from '../../case';
 import { AREA_CMIL, ELECTRODE_CONDUCTOR, electrodeConductorSize, everyEdition } from '../../codebook';
 import { Missing, conductorOf, type Look } from '../../electrical';
 import { asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
@@ -70,25 +71,30 @@ export default [
       look.need('grounding.derivedElectrode') === 'none' ? 'there is no grounding electrode conductor' : undefined,
     ),
     check: (look) => {
+      // Of stretches of two metals the larger one may ask for less: the one that asks for most decides.
       const hot = look.attempt((side) => {
         const all = Array.from({ length: side.stretches }, (_, i) => side.attempt((one) => conductorOf(one, i)));
         side.requireAll(...all);
         return all
-          .map(({ value }) => value!)
-          .reduce((one, other) => (AREA_CMIL.rows[other.size]! > AREA_CMIL.rows[one.size]! ? other : one));
+          .map(({ value }, i) => {
+            const { metal, size } = value!;
+            const table = electrodeConductorSize(metal, size);
+            if (!table)
+              throw new Missing(
+                [stretchAt(i).sizeAwg],
+                'No row of the table serves this conductor; have the size worked out by a licensed person.',
+              );
+            return { metal, size, table };
+          })
+          .reduce((one, other) => (AREA_CMIL.rows[other.table]! > AREA_CMIL.rows[one.table]! ? other : one));
       });
       const size = look.attempt((side) => side.need('grounding.electrodeAwg'));
       look.requireAll(hot, size);
       const rods = look.need('grounding.derivedElectrode') !== 'house';
-      const table = electrodeConductorSize(hot.value!.metal, hot.value!.size);
-      if (!table)
-        throw new Missing(
-          ['feeder.stretches[0].sizeAwg'],
-          'No row of the table serves this conductor; have the size worked out by a licensed person.',
-        );
+      const { metal, size: hotSize, table } = hot.value!;
       // To rods alone it need be no larger than 6 AWG (250.66(A)).
       const least = look.step(
-        `Smallest for ${hot.value!.size} AWG ${hot.value!.metal}${rods ? ', to rods alone' : ''}`,
+        `Smallest for ${hotSize} AWG ${metal}${rods ? ', to rods alone' : ''}`,
         rods && AREA_CMIL.rows[table]! > AREA_CMIL.rows['6']! ? '6' : table,
         'AWG',
         ELECTRODE_CONDUCTOR.cites,

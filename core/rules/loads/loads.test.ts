@@ -401,6 +401,8 @@ ruleTable('loads/within-weakest-device', {
     [legs(1800, 0, { ...NINE_KW, ...third({ slot: 1, plan: 'in-turn', runningW: 1800 }) }), { found: 30 }],
     [legs(1800, 1800, { ...BRIDGED, 'cord[0].sizeAwg': '8', 'source.outletBreakerA': 30 }), { found: 30 }], // one pole sees both
     legs(3600, 0, { ...CORDS_ONLY, 'loads.circuits[0].slot': undefined }),
+    // a breaker that is noted where none is backfed limits nothing
+    [legs(2500, 0, { ...CORDS_ONLY, 'loads.circuits[0].slot': undefined, 'breaker.ratingA': 15 }), { allowed: 30 }],
   ],
   violation: [
     [
@@ -431,6 +433,7 @@ ruleTable('loads/within-weakest-device', {
     [at('loads.circuits[0]', { use: 'heat' }), ['loads.circuits[0].continuous']],
     [{ 'loads.circuits[0].use': undefined }, ['loads.circuits[0].use']],
     [{ 'cord[0].sizeAwg': undefined, 'inlet.ratingA': undefined }, ['cord[0].sizeAwg', 'inlet.ratingA']],
+    [{ 'breaker.ratingA': undefined }, ['breaker.ratingA']], // it may be the smallest
   ],
 });
 askedTable('loads/others-off', 'loads.othersOff', ['no'], 'correction', {

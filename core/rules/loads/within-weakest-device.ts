@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { CORD_FACTS, STRETCH_FACTS, bridged, feedOf, linksAhead, lacking, rounded, weakest } from '../../electrical';
+import { CORD_FACTS, STRETCH_FACTS, allLinks, bridged, feedOf, lacking, rounded, weakest } from '../../electrical';
 import { PLAN_FACTS, ampereAtOnce, circuitName, isContinuous, plannedLoads, type Leg } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
@@ -20,15 +20,12 @@ export default rule({
     );
     const feed = look.attempt(feedOf);
     const onePole = look.attempt(bridged);
-    const links = linksAhead(look);
-    const behind = look.attempt((side) => side.known('breaker.ratingA'));
+    const links = allLinks(look);
     look.requireAll(planned, feed, onePole);
     lacking(links);
     const weak = weakest(links)!;
     look.adopt(weak);
-    look.adopt(behind);
-    const limitA = Math.min(weak.ratingA, behind.value ?? Infinity);
-    const name = limitA < weak.ratingA ? 'backfed breaker' : weak.part;
+    const { ratingA: limitA, part: name } = weak;
     look.step(`Smallest on the way: ${name}`, limitA, 'A', 'rating row');
     const legs: (Leg | undefined)[] = feed.value === '120/240' && !onePole.value ? ['A', 'B'] : [undefined];
     const sums = legs.map((leg) => ({ leg, ampere: ampereAtOnce(planned.value!, leg) }));

@@ -7,17 +7,6 @@ const common = { cites: everyEdition('listing', 'guidance'), notApplicable: noEx
 export default [
   asked({
     ...common,
-    id: 'siting/exhaust-away',
-    holds: 'The exhaust points away from the house.',
-    severity: 'hazard',
-    fact: 'siting.exhaustAway',
-    right: 'yes',
-    good: 'The muffler points away from the house.',
-    bad: 'The muffler points at the house; the gas is drawn in.',
-    remedy: 'Turn the source so that its muffler points away from every opening.',
-  }),
-  asked({
-    ...common,
     id: 'siting/co-alarms',
     holds: 'CO alarms stand inside, and sound when tested.',
     severity: 'correction',

@@ -59,7 +59,18 @@ ruleTable('siting/gas-fit', {
   violation: [],
   unproven: [[{ 'source.fuel': undefined }, ['source.fuel']]],
 });
-askedTable('siting/exhaust-away', 'siting.exhaustAway', ['no'], 'hazard', { notApplicable: [station] });
+askedTable('siting/exhaust-away', 'siting.exhaustAway', ['no', 'house-left', 'house-right'], 'hazard', {
+  right: ['away-left', 'away-right'],
+  notApplicable: [station],
+});
+ruleTable('siting/exhaust-away', {
+  holds: [],
+  violation: ['left', 'right'].map((side) => [
+    { 'siting.exhaustAway': side },
+    { severity: 'correction', reason: saying('along the house') },
+  ]),
+  unproven: [],
+});
 askedTable('siting/co-alarms', 'siting.coAlarms', ['no'], 'correction', { notApplicable: [station] });
 askedTable('siting/firm-level-base', 'siting.firmBase', ['no'], 'advisory', { notApplicable: [station] });
 

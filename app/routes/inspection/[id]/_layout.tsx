@@ -19,6 +19,8 @@ import { inside } from '../../../theme/inside';
 /** From this width on, findings stand beside the table of circuits and the whole wall, too. */
 const ROOM_FOR_ALL_PX = 1700;
 
+const FETCHING = 'Fetching it from the office…';
+
 const Keys = memo(function Keys() {
   const [sheet, setSheet] = useState(false);
   useKeys(
@@ -37,13 +39,9 @@ const PathPane = memo(function PathPane() {
       contentContainerStyle={{ padding: 16, gap: 10 }}
     >
       <Back to="/" label="Inspections" />
-      {walk && (
-        <>
-          <Head walk={walk} />
-          <PathOverview walk={walk} />
-          <Acts walk={walk} />
-        </>
-      )}
+      {walk ? <Head walk={walk} /> : <Quiet>{FETCHING}</Quiet>}
+      <PathOverview walk={walk} />
+      {walk && <Acts walk={walk} />}
     </ScrollView>
   );
 });
@@ -82,9 +80,13 @@ export default inside(function InspectionLayout() {
     if (!here && asked) void bring(id).finally(() => setSought(id)); // found in the office's list, or by a link
   }, [here, asked, id]);
   if (!here && (!asked || sought !== id))
-    return (
+    return wide ? (
+      <View style={{ flex: 1, flexDirection: 'row', backgroundColor: palette.paper }}>
+        <PathPane />
+      </View>
+    ) : (
       <Screen narrow head={<Back to="/" label="Inspections" />}>
-        <Quiet>Fetching it from the office…</Quiet>
+        <Quiet>{FETCHING}</Quiet>
         <PathOverview />
       </Screen>
     );
