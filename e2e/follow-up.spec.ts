@@ -61,10 +61,18 @@ test(
     await other.setOffline(false);
     await page.goto(`${office.address}/storm`);
     await joss.page.goto(`${office.address}/storm`);
-    await expect(joss.page.getByText('not sent yet')).toHaveCount(0);
-    await expect(joss.page.getByTestId('storm-house')).toHaveCount(40);
-    await page.reload();
-    await expect(page.getByTestId('storm-house')).toHaveCount(40);
+    // What the one sends, the other asks for every half minute, and on coming back: both have sent, then each comes back.
+    const sent = async (): Promise<number> => {
+      const { storms } = (await (await page.request.get(`${office.address}/api/storms`)).json()) as { storms: { id: string }[] }; // prettier-ignore
+      const day = await page.request.get(`${office.address}/api/storms/${storms[0]!.id}`);
+      return ((await day.json()) as { entries: object[] }).entries.length;
+    };
+    await expect.poll(sent).toBe(41);
+    for (const who of [joss, ilse]) {
+      await who.page.reload();
+      await expect(who.page.getByTestId('storm-house')).toHaveCount(40);
+      await expect(who.page.getByText('not sent yet')).toHaveCount(0);
+    }
     const twice = page.getByTestId('storm-house').filter({ hasText: /^2 Sleet Lane/i });
     await expect(twice).toContainText('were both here');
     await expect(twice).toContainText('Do not release');

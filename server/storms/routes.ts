@@ -103,19 +103,23 @@ export function stormRoutes(door: Door): Router {
     requireInspector(account);
     const storm = id.validateSync(request.params.id);
     const { entries } = entriesSchema.validateSync(request.body);
-    const results: { id: string; status: 'taken' | 'refused'; detail?: string }[] = [];
-    for (const data of entries as unknown[]) {
-      const named = (data as { id?: unknown } | null)?.id;
-      const own = typeof named === 'string' && named.length <= 100 ? named : randomUUID();
-      try {
-        const entry = readStormEntry(data);
-        const detail = await door.inOffice(account.office, async (tx) => takeIn(tx, account, await stormIn(tx, storm), entry)); // prettier-ignore
-        results.push(detail === undefined ? { id: own, status: 'taken' } : { id: own, status: 'refused', detail });
-      } catch (error) {
-        if (!(error instanceof ValidationError)) throw error;
-        results.push({ id: own, status: 'refused', detail: error.errors.join(' ') });
+    // A portion is one transaction: others see what a phone brings back whole, or not yet.
+    const results = await door.inOffice(account.office, async (tx) => {
+      const day = await stormIn(tx, storm);
+      const said: { id: string; status: 'taken' | 'refused'; detail?: string }[] = [];
+      for (const data of entries as unknown[]) {
+        const named = (data as { id?: unknown } | null)?.id;
+        const own = typeof named === 'string' && named.length <= 100 ? named : randomUUID();
+        try {
+          const detail = await takeIn(tx, account, day, readStormEntry(data));
+          said.push(detail === undefined ? { id: own, status: 'taken' } : { id: own, status: 'refused', detail });
+        } catch (error) {
+          if (!(error instanceof ValidationError)) throw error;
+          said.push({ id: own, status: 'refused', detail: error.errors.join(' ') });
+        }
       }
-    }
+      return said;
+    });
     response.json({ results });
   });
   return router;
