@@ -493,7 +493,7 @@ async function web(): Promise<void> {
       ['a page that only writes a word', (page) => page.setContent(ONE_WORD), TWO_PLATES],
       ...(
         [
-          ['breaker/face', 'breaker.ratingA'],
+          ['inlet/face', 'inlet.ratingA'],
           ['cord/jacket', 'cord[0].sizeAwg'],
           ['feeder/cable', 'feeder.stretches[0].sizeAwg'],
         ] as const

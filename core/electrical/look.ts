@@ -64,6 +64,8 @@ const sourceOf = (line: Recorded | undefined): string =>
 /** What was used on the way to a result, before anybody reads it. */
 export class Working {
   private readonly notes: Note[] = [];
+  /** Facts that were looked at and that nobody has recorded. */
+  readonly unlooked: string[] = [];
 
   constructor(
     private readonly edition: Edition,
@@ -145,6 +147,7 @@ export class Look {
   /** The fact without a line in the working; undefined where nobody knows it. */
   peek<P extends FactPath>(path: P): FactValue<P> | undefined {
     const value = this.read(path);
+    if (value === undefined) this.working.unlooked.push(path);
     return value === undefined || value === NOT_SEEN ? undefined : (value as FactValue<P>);
   }
 
@@ -230,6 +233,7 @@ export class Look {
   /** Takes over the working of another computation. */
   adopt({ working }: { readonly working: Working }): void {
     this.working.add(working);
+    this.working.unlooked.push(...working.unlooked);
   }
 
   /** A computation on the side: its result or what it lacks; its working stays its own until adopted. */
@@ -241,6 +245,8 @@ export class Look {
     } catch (error) {
       if (error instanceof Missing) return { working, missing: error.paths, why: error.why };
       throw error;
+    } finally {
+      this.working.unlooked.push(...working.unlooked); // whether or not its lines are adopted
     }
   }
 

@@ -114,6 +114,11 @@ class Judged implements Outcome {
     return (this.#working ??= this.#by.working.steps);
   }
 
+  /** Facts that it looked at and that nobody has recorded. */
+  get unlooked(): readonly string[] {
+    return this.#by.working.unlooked;
+  }
+
   get changedBy(): string | null {
     const { profile, rule } = this.#by;
     if (!profile) return null;
@@ -145,6 +150,10 @@ class Judged implements Outcome {
     return { ...this, working: this.working, reading: this.reading, changedBy: this.changedBy };
   }
 }
+
+/** Facts that an outcome looked at and that nobody has recorded: what may change it. None, of one that was read from a record. */
+export const unlookedBy = (outcome: Outcome): readonly string[] =>
+  outcome instanceof Judged ? outcome.unlooked : NO_NEEDS;
 
 const NO_NEEDS: readonly string[] = [];
 const NO_OTHERS: readonly OtherPart[] = [];

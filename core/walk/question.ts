@@ -13,7 +13,7 @@ import {
   type Station,
 } from '../case';
 import { RULES, type Rule } from '../rules';
-import type { Evaluation } from '../verdict';
+import { unlookedBy, type Evaluation } from '../verdict';
 import { readingAt } from './like';
 import type { Glance, Part, Reading, Usual } from './part';
 import { PARTS, partsOf, placeOf, stationOfPart, WALK } from './wall';
@@ -79,24 +79,20 @@ function askedAt(c: Case, station: Station): readonly PartHere[] {
   return here.filter((one) => factsOf(c, one).length > 0);
 }
 
-/** What an evaluation asks for: what rules lack, and what else a rule looks at that finds a violation, for it may lift it. */
+/** What an evaluation asks for: what rules lack, and what else a rule looked at that finds a violation, for it may lift it. */
 export interface Wanted {
   readonly needs: ReadonlySet<string>;
   readonly mayLift: ReadonlySet<string>;
 }
 
-const FACTS_OF_RULE = new Map(RULES.map((rule) => [rule.id as string, rule.facts]));
-
 export const wantedBy = ({ outcomes }: Evaluation): Wanted => ({
   needs: new Set(outcomes.flatMap((one) => (one.outcome === 'unproven' ? one.needs : []))),
-  mayLift: new Set(outcomes.flatMap((one) => (one.outcome === 'violation' ? (FACTS_OF_RULE.get(one.rule) ?? []) : []))),
+  mayLift: new Set(outcomes.flatMap((one) => (one.outcome === 'violation' ? unlookedBy(one) : []))),
 });
 
 /** What is still to be found out at a part: what a rule asks for and nobody has looked at. */
 const openFacts = (c: Case, here: PartHere, { needs, mayLift }: Wanted): readonly string[] =>
-  factsOf(c, here).filter(
-    (path) => factAt(c, path) === undefined && (needs.has(path) || mayLift.has(catalogueKey(path))),
-  );
+  factsOf(c, here).filter((path) => factAt(c, path) === undefined && (needs.has(path) || mayLift.has(path)));
 
 const RULES_OF_FACT = new Map<string, Rule[]>();
 for (const rule of RULES)

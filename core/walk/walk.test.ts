@@ -15,7 +15,7 @@ import {
 import { RULES } from '../rules';
 import { GOOD, caseWith, example } from '../test/rule-table';
 import { walk } from '../test/person';
-import { evaluate } from '../verdict';
+import { evaluate, stationState } from '../verdict';
 import { GLANCES } from './glances';
 import { readingAt } from './like';
 import {
@@ -375,5 +375,18 @@ describe('what comes next', () => {
   test('a violation asks for what may lift it: the meter that tells ghost volts from real ones', () => {
     const c = caseWith({ 'function.pinsV': 80 });
     expect(questionAt(c, evaluate(c), partOf(c, 'inlet/pins'))).toEqual({ kind: 'fact', path: 'function.pinsLowZV' });
+  });
+
+  test.each([
+    ['cords alone', read('case-10-cords-too-much')],
+    ['a load-side switch', withFact(read('walk-switch-ten-circuits'), 'loads.circuits[0].runningW', 7000)],
+  ])('too much on the way asks for nothing that does not hang at this house: %s', (_, c) => {
+    const evaluation = evaluate(c);
+    expect(evaluation.outcomes.find((one) => one.rule === 'loads/within-weakest-device')!.outcome).toBe('violation');
+    const absent = WALK.filter((station) => stationState(c, evaluation, station) === 'absent');
+    expect(absent).toContain('breaker');
+    expect(absent.map((station) => [station, nextPart(c, evaluation, station)])).toEqual(
+      absent.map((station) => [station, undefined]),
+    );
   });
 });
