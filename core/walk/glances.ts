@@ -241,8 +241,8 @@ const pins = measured('Each hot pin, then the neutral pin, to ground; utility on
 
 const cable = of(
   [
-    'feeder.stretches.method', 'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'feeder.stretches.neutralAwg', 'feeder.stretches.groundAwg',
-    'feeder.stretches.insulation', 'feeder.stretches.groundBy',
+    'feeder.stretches.method', 'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'feeder.stretches.neutralAwg', 'feeder.stretches.groundBy',
+    'feeder.stretches.groundAwg', 'feeder.stretches.insulation',
   ], // prettier-ignore
   glance('What does it run in, and what does its marking say?', (c) => {
     const wires = only120(c) ? 2 : 3;
