@@ -1,4 +1,4 @@
-import { MECHANISMS, factAt, goesWith, metaOf, type Case, type MechanismName } from '../case';
+import { MECHANISMS, factAt, goesWith, isAsked, metaOf, type Case, type MechanismName } from '../case';
 import {
   CABLE_GROUND,
   CONFIGURATIONS,
@@ -548,9 +548,12 @@ const preset = of(
     'usual',
   ),
 );
+/** Whether circuits are moved to the transfer equipment; else they stay on the panel's own breakers. */
+const onSwitch = (c: Case, entry = 'loads.circuits[0]') => isAsked(c, `${entry}.moved`);
 const handle = of(
   ['moved', 'switchBreakerA', 'sizeAwg', 'metal', 'sourceLeg'].map((key) => `loads.circuits.${key}`),
   glance('Its handle on the switch, the wire behind it, and its leg of the source?', (c, _usual, entry) => {
+    if (!onSwitch(c, entry)) return [];
     const two = entry !== undefined && factAt(c, `${entry}.volts`) === '240';
     const legs = c.transfer?.kind !== 'load-side-switch' ? [undefined] : two ? ['both'] : ['A', 'B'];
     const on = (
@@ -576,6 +579,16 @@ const handle = of(
     );
     return [...on, reading('Not on the switch', { 'loads.circuits.moved': 'no' })];
   }),
+);
+const wire = of(
+  ['loads.circuits.sizeAwg', 'loads.circuits.metal'],
+  glance('Which wire is at its breaker?', (c, _usual, entry) =>
+    onSwitch(c, entry)
+      ? []
+      : (['12', '14', '10'] as const).map((size) =>
+          reading(`${size} AWG copper`, { 'loads.circuits.sizeAwg': size, 'loads.circuits.metal': 'copper' }),
+        ),
+  ),
 );
 
 // ——— the source running
@@ -638,5 +651,5 @@ const electrode = of(
 
 export const GLANCES = {
   nameplate, watts, outlet, usualSite, standing, exhaust, plug, connector, jacket, inletFace, inletBox, pins, cable, place, breakerFace, mechanism, byHand,
-  boxFill, electrode, equipmentLabel, torque, utilitySide, fill, space, bars, bus, inletSign, preset, neutrals, handle, legs, otherLegs,
+  boxFill, electrode, equipmentLabel, torque, utilitySide, fill, space, bars, bus, inletSign, preset, neutrals, handle, wire, legs, otherLegs,
 } as const; // prettier-ignore

@@ -6,7 +6,7 @@ import type { Glance, Reading } from './part';
 /** What is read off a part whatever its state. What is seen, tried, measured or judged of it is never offered from another house. */
 const OF_KIND: ReadonlySet<Glance> = new Set([
   G.nameplate, G.watts, G.outlet, G.plug, G.connector, G.jacket, G.inletFace, G.inletBox, G.cable, G.breakerFace, G.mechanism,
-  G.equipmentLabel, G.utilitySide, G.bus, G.preset, G.handle,
+  G.equipmentLabel, G.utilitySide, G.bus, G.preset, G.handle, G.wire,
 ]); // prettier-ignore
 
 /**

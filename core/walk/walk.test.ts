@@ -14,7 +14,7 @@ import {
 } from '../case';
 import { RULES } from '../rules';
 import { GOOD, caseWith, example } from '../test/rule-table';
-import { walk } from '../test/person';
+import { Person, walk } from '../test/person';
 import { evaluate, stationState } from '../verdict';
 import { GLANCES } from './glances';
 import { readingAt } from './like';
@@ -24,6 +24,7 @@ import {
   WALK,
   find,
   linesOf,
+  measuredBy,
   nextPart,
   nextStation,
   noLongerAsked,
@@ -72,6 +73,21 @@ describe('a person who only answers what comes into hand', () => {
       outcomes(withFact(recorded, path, undefined)).every((one, i) => one === before[i]),
     );
     expect(spare).toEqual([]);
+  });
+
+  test.each(walked)('every plate that is offered says something: %s', (name) => {
+    const person = new Person(read(name), USUAL);
+    const dead: string[] = [];
+    for (const touch of person.walk()) {
+      if (touch.act !== 'read' && touch.act !== 'one-by-one') continue;
+      const here = nextPart(person.site, evaluate(person.site), touch.station);
+      const question = here && questionAt(person.site, evaluate(person.site), here, { usual: USUAL });
+      if (question?.kind !== 'glance') continue;
+      for (const one of question.readings)
+        if (saidBy(person.site, here!, one).length + measuredBy(person.site, here!, one).length === 0)
+          dead.push(`${question.glance.asks} ${one.label}`);
+    }
+    expect(dead).toEqual([]);
   });
 
   // Touches from the first part to the last, changes of place among them; opening and the findings come to them.

@@ -154,7 +154,7 @@ export const PARTS: readonly Part[] = [
 
   part('loads/slot', 'Slot', circuit('slot')),
   part('loads/use', 'What it feeds', circuit('continuous'), seen(G.preset)),
-  part('loads/handle', 'Handle and wire', circuit('byNameplate', 'sourceLeg', 'paired'), seen(G.handle)),
+  part('loads/handle', 'Handle and wire', circuit('byNameplate', 'sourceLeg', 'paired'), seen(G.handle, G.wire)),
   part('loads/neutral', 'Neutrals', [], { glances: [G.neutrals], every: true }),
   part('loads/others', 'The other breakers', of('loads', 'othersOff')),
 
