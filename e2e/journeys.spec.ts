@@ -373,3 +373,24 @@ test(
     await expect(page.getByText('Seal holds')).toBeVisible();
   },
 );
+
+test(
+  'what was touched right before a reload is there after it, however slow the phone',
+  ON_PHONE,
+  async ({ page, office, context }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await page.goto(`${office.address}/inspection/0dd0a7c4-1f5e-4b7a-9c00-000000000002/inlet`);
+    const client = await context.newCDPSession(page);
+    for (const ampere of ['20', '30', '20', '30']) {
+      const plate = walker.fact('inlet.ratingA').getByRole('radio', { name: ampere, exact: true });
+      await expect(plate).toBeVisible();
+      await walker.savedAtOffice();
+      await client.send('Emulation.setCPUThrottlingRate', { rate: 8 });
+      await plate.click();
+      await page.reload();
+      await client.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+      await expect(plate).toHaveAttribute('aria-checked', 'true');
+    }
+  },
+);

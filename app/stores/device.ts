@@ -95,12 +95,9 @@ export class Device {
   /** Keeps an inspection together with the change that made it so: both or neither. */
   async keep(inspection: Inspection, change: Change): Promise<number> {
     const tx = this.db.transaction(['inspections', 'queue'], 'readwrite', { durability: 'strict' });
-    const [key] = await Promise.all([
-      tx.objectStore('queue').add(change),
-      tx.objectStore('inspections').put(inspection),
-      tx.done,
-    ]);
-    return key;
+    const kept = [tx.objectStore('queue').add(change), tx.objectStore('inspections').put(inspection), tx.done] as const;
+    tx.commit(); // does not wait until this page hears of either, for it may be left before
+    return (await Promise.all(kept))[0];
   }
 
   /** Takes changes out of the queue once the office has answered for them, and sets aside those that it refused. */

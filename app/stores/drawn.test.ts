@@ -48,3 +48,9 @@ test('waits for nothing once the page is put away', async () => {
   expect(await after(drawn())).toBe(true);
   expect(frames).toHaveLength(1);
 });
+
+test('waits for nothing once the page is about to be reloaded', async () => {
+  const one = drawn();
+  window.dispatchEvent(new Event('beforeunload'));
+  expect(await after(one)).toBe(true);
+});

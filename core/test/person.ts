@@ -13,6 +13,7 @@ import {
   saidBy,
   wantedBy,
   type PartHere,
+  type Question,
   type Reading,
   type Usual,
 } from '../walk';
@@ -31,6 +32,11 @@ export type Touch = { readonly station: Station } & (
   /** To a station that the strip offers, where the body has to move; else by the path. */
   | { readonly act: 'next'; readonly to: Station; readonly offered: boolean }
 );
+
+interface Offered extends Pick<Extract<Question, { kind: 'glance' }>, 'glance' | 'readings'> {
+  readonly site: Case;
+  readonly here: PartHere;
+}
 
 /** A case is judged once, however often the person looks at it. */
 const known = new WeakMap<Case, Evaluation>();
@@ -56,6 +62,8 @@ const TO_CHANGE = 3;
 export class Person {
   /** What has been recorded so far. */
   site: Case;
+  /** The plates that were offered, with what was recorded then. */
+  readonly offered: Offered[] = [];
   private station: Station = WALK[0]!;
 
   constructor(
@@ -124,7 +132,11 @@ export class Person {
       if (otherwise.length < lines.length) yield { station, act: 'all-so' };
       for (const { path } of lines) this.set(path);
     } else if (question?.kind === 'fact') yield* this.answerFact(station, question.path);
-    else if (question) yield* this.read(here, question.glance.asks, question.readings);
+    else if (question) {
+      const { glance, readings } = question;
+      this.offered.push({ site: this.site, here, glance, readings });
+      yield* this.read(here, glance.asks, readings);
+    }
   }
 
   private *read(here: PartHere, asks: string, readings: readonly Reading[]): Generator<Touch> {
@@ -195,9 +207,12 @@ export class Person {
   }
 }
 
-/** A whole walk: every touch, and what was recorded. */
-export function walk(truth: Case, usual: Usual = {}): { touches: readonly Touch[]; recorded: Case } {
+/** A whole walk: every touch, the plates that were offered, and what was recorded. */
+export function walk(
+  truth: Case,
+  usual: Usual = {},
+): { touches: readonly Touch[]; offered: readonly Offered[]; recorded: Case } {
   const person = new Person(truth, usual);
   const touches = [...person.walk()];
-  return { touches, recorded: person.site };
+  return { touches, offered: person.offered, recorded: person.site };
 }
