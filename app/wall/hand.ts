@@ -192,12 +192,13 @@ export function useHand(
       ),
     /** Takes a part into hand. */
     touch,
-    /** Takes what is in a slot of the panel into hand; one that nobody has spoken of becomes the next circuit's. */
+    /** Takes what is in a slot of the panel into hand; one that nobody has spoken of becomes that of the circuit in hand, where it has none, else a new one's. */
     slot: (slot: number, index: number | undefined) => {
       if (index !== undefined) return touch(partOfEntry(c, 'loads', index)!.id);
       const circuits = c.loads?.circuits ?? [];
-      const free = circuits.findIndex((one) => one.slot === undefined);
-      say([[`loads.circuits[${free >= 0 ? free : circuits.length}].slot`, slot]], 'touched');
+      const own = here?.station === 'loads' ? here.index : undefined;
+      const free = own !== undefined && circuits[own]?.slot === undefined ? own : circuits.length;
+      say([[`loads.circuits[${free}].slot`, slot]], 'touched');
     },
     /** Takes a fact into hand wherever it is found out, as from a list of what is not proved. */
     pick: (path: string) => {
