@@ -135,6 +135,13 @@ test('an empty slot that is touched becomes a circuit, whether nothing is left t
   act(() => loads.current.acts.slot(23, undefined));
   expect(slots()).toEqual([...recorded, 21, 23]);
   expect(loads.current.inHand).toMatchObject({ here: { index: recorded.length }, stays: false });
+  // A circuit of which nobody has said where it is gets the slot where it is in hand, and not otherwise.
+  act(() => record(touched(id, 'loads.circuits[0].slot', null)));
+  act(() => loads.current.acts.slot(25, undefined));
+  expect(slots()).toEqual([undefined, ...recorded.slice(1), 21, 23, 25]);
+  act(() => loads.current.acts.touch('loads/slot'));
+  act(() => loads.current.acts.slot(27, undefined));
+  expect(slots()).toEqual([27, ...recorded.slice(1), 21, 23, 25]);
 });
 
 test('a station that waits for another says for what', () => {
