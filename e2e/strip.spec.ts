@@ -135,3 +135,24 @@ test('the plan of the siting is touched: a ring, a place, the exhaust that turns
   await page.getByRole('link', { name: /^Back to/ }).press('Enter'); // a link is followed by its key, too
   await expect(page).not.toHaveURL(/siting/);
 });
+
+test(
+  'a circuit that is in no slot stands beside the panel, and the empty slot that is touched then is its own',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const strip = await atStation(page, office, 'loads');
+    const taken = page.getByRole('button', { name: /^\d+ .*, slot on leg/ });
+    const empty = page.getByRole('button', { name: /^\d+, slot on leg .*nobody has looked$/ });
+    const beside = page.getByTestId('in-no-slot-0');
+    await taken.first().waitFor();
+    const before = await taken.count();
+    await page.goto(`${page.url()}?fact=${encodeURIComponent('loads.circuits[0].slot')}`);
+    await strip.touch(page.getByTestId('strip').getByRole('button', { name: 'Not seen', exact: true }));
+    await expect(beside).toContainText('in no slot yet');
+    await expect(taken).toHaveCount(before - 1);
+    await strip.touch(beside);
+    await strip.touch(empty.first());
+    await expect(beside).toHaveCount(0);
+    await expect(taken).toHaveCount(before);
+  },
+);

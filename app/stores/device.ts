@@ -130,7 +130,9 @@ export class Device {
 
   async keepPhoto(photo: KeptPhoto): Promise<void> {
     const tx = this.db.transaction('photos', 'readwrite', { durability: 'strict' });
-    await Promise.all([tx.store.put(photo), tx.done]);
+    const kept = [tx.store.put(photo), tx.done];
+    tx.commit();
+    await Promise.all(kept);
   }
 
   photo(sha256: string): Promise<KeptPhoto | undefined> {

@@ -84,11 +84,9 @@ export async function sayInStorm(over: Pick<StormEntry, 'address' | 'kind'> & Pa
   const why = whyNotEntry(storm, entry);
   if (why !== undefined) throw new Error(why);
   const tx = db.transaction(['entries', 'waiting'], 'readwrite', { durability: 'strict' });
-  await Promise.all([
-    tx.objectStore('entries').put({ ...entry, by: who }),
-    tx.objectStore('waiting').put(entry),
-    tx.done,
-  ]);
+  const kept = [tx.objectStore('entries').put({ ...entry, by: who }), tx.objectStore('waiting').put(entry), tx.done];
+  tx.commit(); // does not wait until this page hears of either, for it may be left before
+  await Promise.all(kept);
   await show();
   void syncStorm();
 }

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { partName, valueText, type Case, type Station } from '@careful-latch/core/case';
+import { isAsked, partName, valueText, type Case, type Station } from '@careful-latch/core/case';
 import { functionTestAt, type Positions } from '@careful-latch/core/interlock';
 import { atPlace, atRing, partOfEntry, turnedExhaust } from '@careful-latch/core/walk';
 import { Currents, Pole } from '../drawn/currents';
@@ -44,11 +44,8 @@ export function Drawing({
   if (station === 'loads') {
     return (
       <>
-        {c.transfer?.kind === 'none-cords' ? (
-          <Loads walk={walk} acts={acts} />
-        ) : (
-          <PanelHandles site={c} inHand={entry} onSlot={acts.slot} />
-        )}
+        {!onCords(c) && <PanelHandles site={c} inHand={entry} onSlot={acts.slot} />}
+        <InNoSlot site={c} acts={acts} />
         <Tags parts={parts} onTouch={acts.touch} />
       </>
     );
@@ -147,20 +144,27 @@ function Mechanism({
   return children(useMechanism(site, at));
 }
 
-/** What hangs on cords of its own. */
-function Loads({ walk, acts }: { walk: Walk; acts: Acts }) {
-  const circuits = walk.inspection.case.loads?.circuits ?? [];
+const onCords = (site: Case) => site.transfer?.kind === 'none-cords';
+
+/** Circuits that the panel does not show: what hangs on cords of its own, and what nobody has found the slot of. */
+function InNoSlot({ site, acts }: { site: Case; acts: Acts }) {
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-      {circuits.map((circuit, i) => (
-        <Plate
-          key={circuit.id}
-          role="button"
-          label={circuit.use === undefined ? `Load ${i + 1}` : valueText(`loads.circuits[${i}].use`, circuit.use)}
-          onPress={() => acts.touch(partOfEntry(walk.inspection.case, 'loads', i)!.id)}
-        />
-      ))}
-      <Plate role="button" quiet label="Add another circuit" onPress={acts.add} />
+      {(site.loads?.circuits ?? []).map(({ id, use, slot }, i) => {
+        const hasSlot = isAsked(site, `loads.circuits[${i}].slot`);
+        if (hasSlot && typeof slot === 'number') return null;
+        return (
+          <Plate
+            key={id}
+            role="button"
+            testID={`in-no-slot-${i}`}
+            label={use === undefined ? `Load ${i + 1}` : valueText(`loads.circuits[${i}].use`, use)}
+            {...(hasSlot && { note: 'in no slot yet' })}
+            onPress={() => acts.touch(partOfEntry(site, 'loads', i)!.id)}
+          />
+        );
+      })}
+      {onCords(site) && <Plate role="button" quiet label="Add another circuit" onPress={acts.add} />}
     </View>
   );
 }

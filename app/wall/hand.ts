@@ -196,9 +196,9 @@ export function useHand(
     slot: (slot: number, index: number | undefined) => {
       if (index !== undefined) return touch(partOfEntry(c, 'loads', index)!.id);
       const circuits = c.loads?.circuits ?? [];
-      const own = here?.station === 'loads' ? here.index : undefined;
-      const free = own !== undefined && circuits[own]?.slot === undefined ? own : circuits.length;
-      say([[`loads.circuits[${free}].slot`, slot]], 'touched');
+      const own = (here?.station === 'loads' ? here.index : undefined) ?? circuits.length;
+      const of = typeof circuits[own]?.slot === 'number' ? circuits.length : own;
+      say([[`loads.circuits[${of}].slot`, slot]], 'touched');
     },
     /** Takes a fact into hand wherever it is found out, as from a list of what is not proved. */
     pick: (path: string) => {

@@ -65,7 +65,7 @@ const sourceOf = (line: Recorded | undefined): string =>
 export class Working {
   private readonly notes: Note[] = [];
   /** Facts that were looked at and that nobody has recorded. */
-  readonly unlooked: string[] = [];
+  readonly unlooked = new Set<string>();
 
   constructor(
     private readonly edition: Edition,
@@ -74,6 +74,11 @@ export class Working {
 
   add(note: Note): void {
     this.notes.push(note);
+  }
+
+  /** What another looked at in vain, this one did too. */
+  addUnlooked({ unlooked }: Working): void {
+    for (const path of unlooked) this.unlooked.add(path);
   }
 
   /** Written out; a fact used twice stands there once. */
@@ -147,7 +152,7 @@ export class Look {
   /** The fact without a line in the working; undefined where nobody knows it. */
   peek<P extends FactPath>(path: P): FactValue<P> | undefined {
     const value = this.read(path);
-    if (value === undefined) this.working.unlooked.push(path);
+    if (value === undefined) this.working.unlooked.add(path);
     return value === undefined || value === NOT_SEEN ? undefined : (value as FactValue<P>);
   }
 
@@ -233,7 +238,7 @@ export class Look {
   /** Takes over the working of another computation. */
   adopt({ working }: { readonly working: Working }): void {
     this.working.add(working);
-    this.working.unlooked.push(...working.unlooked);
+    this.working.addUnlooked(working);
   }
 
   /** A computation on the side: its result or what it lacks; its working stays its own until adopted. */
@@ -246,7 +251,7 @@ export class Look {
       if (error instanceof Missing) return { working, missing: error.paths, why: error.why };
       throw error;
     } finally {
-      this.working.unlooked.push(...working.unlooked); // whether or not its lines are adopted
+      this.working.addUnlooked(working); // whether or not its lines are adopted
     }
   }
 
