@@ -148,23 +148,27 @@ const onCords = (site: Case) => site.transfer?.kind === 'none-cords';
 
 /** Circuits that the panel does not show: what hangs on cords of its own, and what nobody has found the slot of. */
 function InNoSlot({ site, acts }: { site: Case; acts: Acts }) {
+  const cords = onCords(site);
+  const circuits = (site.loads?.circuits ?? []).map((circuit, index) => {
+    const hasSlot = isAsked(site, `loads.circuits[${index}].slot`);
+    return { ...circuit, index, hasSlot, placed: hasSlot && typeof circuit.slot === 'number' };
+  });
+  if (!cords && circuits.every((one) => one.placed)) return null;
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-      {(site.loads?.circuits ?? []).map(({ id, use, slot }, i) => {
-        const hasSlot = isAsked(site, `loads.circuits[${i}].slot`);
-        if (hasSlot && typeof slot === 'number') return null;
-        return (
+      {circuits
+        .filter((one) => !one.placed)
+        .map(({ id, index, use, hasSlot }) => (
           <Plate
             key={id}
             role="button"
-            testID={`in-no-slot-${i}`}
-            label={use === undefined ? `Load ${i + 1}` : valueText(`loads.circuits[${i}].use`, use)}
+            testID={`in-no-slot-${index}`}
+            label={use === undefined ? `Load ${index + 1}` : valueText(`loads.circuits[${index}].use`, use)}
             {...(hasSlot && { note: 'in no slot yet' })}
-            onPress={() => acts.touch(partOfEntry(site, 'loads', i)!.id)}
+            onPress={() => acts.touch(partOfEntry(site, 'loads', index)!.id)}
           />
-        );
-      })}
-      {onCords(site) && <Plate role="button" quiet label="Add another circuit" onPress={acts.add} />}
+        ))}
+      {cords && <Plate role="button" quiet label="Add another circuit" onPress={acts.add} />}
     </View>
   );
 }
