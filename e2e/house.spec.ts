@@ -4,7 +4,8 @@ import type { JWK } from 'jose';
 import { recordedFacts, withFact } from '@careful-latch/core/case';
 import { verifyKept, type KeptRecord } from '../server/ledger/verify';
 import { expect, test } from './office';
-import { Walker, choosePhoto, example } from './walk';
+import { example } from '../core/test/examples';
+import { Walker, choosePhoto } from './walk';
 
 /** A sound house but for a second cord that is not made for outdoors, a 50 A breaker on 10 AWG before a 30 A inlet, and no sign at it. */
 const FAULTY = (() => {

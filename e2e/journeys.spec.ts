@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { ON_PHONE, WITHOUT_OFFICE, expect, test } from './office';
 import { STATIONS, STATION_NAMES, recordedFacts, withFact } from '@careful-latch/core/case';
-import { Walker, example } from './walk';
+import { example } from '../core/test/examples';
+import { Walker } from './walk';
 
 /** Journeys that are about the device and the office are the same on any size. */
 

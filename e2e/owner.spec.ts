@@ -1,7 +1,8 @@
 import { recordedFacts, withFact } from '@careful-latch/core/case';
 import type { Locator } from '@playwright/test';
 import { ON_PHONE, expect, test } from './office';
-import { Walker, example } from './walk';
+import { example } from '../core/test/examples';
+import { Walker } from './walk';
 
 /** Two cords after each other, both too thin for what the source gives: one violation each. */
 const TWO_THIN = (() => {

@@ -1,11 +1,8 @@
-import { readFileSync, readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
 import { evaluate } from '@careful-latch/core/verdict';
 import { ON_PHONE, expect, test } from './office';
-import { example } from './walk';
-
-const folder = new URL('../examples/', import.meta.url);
+import { EXAMPLES, example } from '../core/test/examples';
 
 test(
   'the same case has the same answer on Node and in the browser, to the last working',
@@ -21,14 +18,14 @@ test(
       write: false,
     });
     await page.addScriptTag({ content: built.outputFiles[0]!.text });
-    for (const file of readdirSync(folder).filter((name) => name.endsWith('.json'))) {
-      const site: unknown = JSON.parse(readFileSync(new URL(file, folder), 'utf8'));
+    for (const name of EXAMPLES) {
+      const site = example(name);
       const there = await page.evaluate(
         (one) => (globalThis as unknown as { answer(site: unknown): string }).answer(one),
-        site,
+        site as unknown,
       );
-      const here = JSON.stringify(evaluate(example(file.replace('.json', ''))));
-      expect([file, JSON.parse(there)]).toEqual([file, JSON.parse(here)]);
+      const here = JSON.stringify(evaluate(site));
+      expect([name, JSON.parse(there)]).toEqual([name, JSON.parse(here)]);
     }
   },
 );

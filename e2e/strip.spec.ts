@@ -4,7 +4,8 @@ import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
 import { ON_PHONE, expect, test } from './office';
 import type { Office } from './server';
 import { StripWalker, openByDrawing, usualAt } from './strip';
-import { Walker, example } from './walk';
+import { example } from '../core/test/examples';
+import { Walker } from './walk';
 
 /** A house of each connection. */
 const HOUSES = [

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import {
   NOT_SEEN,
@@ -8,7 +7,6 @@ import {
   factAt,
   listOf,
   metaOf,
-  parseCase,
   sheet,
   stationOf,
   type Case,
@@ -16,12 +14,6 @@ import {
 } from '@careful-latch/core/case';
 import { expect } from './office';
 import type { Office } from './server';
-
-export function example(name: string): Case {
-  const read = parseCase(readFileSync(new URL(`../examples/${name}.json`, import.meta.url), 'utf8'));
-  if (!read.ok) throw new Error(read.errors.join('\n'));
-  return read.case;
-}
 
 /** A person at the interface; counts the taps that a walk takes. */
 export class Walker {

@@ -1,14 +1,12 @@
-import { readdirSync } from 'node:fs';
 import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
 import { TRANSFER_KINDS, emptyCase, factAt, recordedFacts, withFact } from '@careful-latch/core/case';
 import { ON_PHONE, expect, test } from './office';
 import { StripWalker, usualAt } from './strip';
-import { Walker, example } from './walk';
+import { EXAMPLES, example } from '../core/test/examples';
+import { Walker } from './walk';
 
 /** Cases 1 to 5 are touched through, by drawing and strip; the others are the engine’s own tests. */
-const names = readdirSync(new URL('../examples', import.meta.url))
-  .map((file) => file.replace('.json', ''))
-  .filter((name) => /^case-[1-5]-/.test(name));
+const names = EXAMPLES.filter((name) => /^case-[1-5]-/.test(name));
 
 /** Verdicts as the rulebook says them; the engine is not asked for these. */
 const EXPECTED: Readonly<Record<string, keyof typeof VERDICT_WORDS>> = {

@@ -1,6 +1,5 @@
 /** npm run bench: absolute figures with ratios beside them. Builds and starts what it needs; names of parts may be given: core, web. */
 import { spawnSync } from 'node:child_process';
-import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium as browserType, type CDPSession, type Locator, type Page } from '@playwright/test';
@@ -12,6 +11,7 @@ import { explore, mechanism, type Defects } from '@careful-latch/core/interlock'
 import { RULES } from '@careful-latch/core/rules';
 import { evaluate } from '@careful-latch/core/verdict';
 import { Office } from '../e2e/server';
+import { EXAMPLES, example } from '../core/test/examples';
 import { Walker } from '../e2e/walk';
 import { buildApplication } from './build.mjs';
 import { chromium } from './chromium.mjs';
@@ -20,12 +20,6 @@ import { startCluster } from './database.mjs';
 const root = fileURLToPath(new URL('..', import.meta.url));
 const wanted = process.argv.slice(2);
 const wants = (part: string) => wanted.length === 0 || wanted.includes(part);
-
-function example(name: string): Case {
-  const read = parseCase(readFileSync(join(root, 'examples', `${name}.json`), 'utf8'));
-  if (!read.ok) throw new Error(read.errors.join('\n'));
-  return read.case;
-}
 
 function table(title: string, rows: Record<string, string | number>[]): void {
   console.log(`\n${title}`);
@@ -173,10 +167,7 @@ function drawn(c: Case, path: string, upTo: (count: number) => number): Case {
 
 /** The examples, and houses that have little in common: of each a dozen facts redrawn, or all of them. */
 function manyCases(): { kind: string; cases: Case[] }[] {
-  const folder = join(root, 'examples');
-  const examples = readdirSync(folder)
-    .filter((file) => file.endsWith('.json'))
-    .map((file) => example(file.slice(0, -'.json'.length)));
+  const examples = EXAMPLES.map(example);
   let seed = 1;
   const upTo = (count: number) => (seed = (seed * 48_271) % 2_147_483_647) % count;
   const cases = Array.from({ length: 2 * CASES }, (_, i) => examples[i % examples.length]!);

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { example } from '../core/test/examples';
 
 const root = join(__dirname, '..');
 const check = (...args: string[]) => checkWith('', ...args);
@@ -124,12 +125,34 @@ test('a folder stands for all its cases', () => {
   const { code, out } = check('examples', '--json');
   const all = JSON.parse(out) as { file: string; verdict: string }[];
   expect(code).toBe(1);
-  expect(all.length).toBeGreaterThanOrEqual(60);
+  expect(all.length).toBeGreaterThanOrEqual(140);
+  expect(all.filter((one) => one.file.startsWith('examples/bases/')).map((one) => one.verdict)).toEqual(
+    Array.from({ length: 9 }, () => 'nothing-against'),
+  );
   expect(all.find((one) => one.file === CASE('1-interlock-holds'))!.verdict).toBe('nothing-against');
 });
 
+test('an example whose base is not there, or that says what is no fact: exit 2 and a sentence', () => {
+  const told = { format: 'careful-latch/example', base: 'nowhere', title: 'x', otherwise: {}, expect: { verdict: 'not-finished', violations: [] } }; // prettier-ignore
+  expect(check(file('told.json', JSON.stringify(told)))).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('base: there is no sound house "nowhere"') as string,
+  });
+});
+
+test('npm run examples writes them out whole, and each answers as it does by its sound house', () => {
+  const run = (...args: string[]) =>
+    spawnSync(process.execPath, [join(root, 'tools', 'run.mjs'), 'tools/examples.ts', ...args], { cwd: root, encoding: 'utf8' }); // prettier-ignore
+  const whole = join(folder, 'whole');
+  expect(run(whole).status).toBe(0);
+  const path = join(whole, 'case-2-breaker-50-before-inlet-30.json');
+  expect(JSON.parse(readFileSync(path, 'utf8'))).toEqual(example('case-2-breaker-50-before-inlet-30'));
+  expect(check(path).out.split('\n').slice(1)).toEqual(check(CASE('2-breaker-50-before-inlet-30')).out.split('\n').slice(1)); // prettier-ignore
+  expect(run().status).toBe(2);
+});
+
 test('standard input: a case a line, answered line by line, and one bad line silences no other', () => {
-  const line = (name: string) => JSON.stringify(JSON.parse(readFileSync(join(root, CASE(name)), 'utf8')));
+  const line = (name: string) => JSON.stringify(example(`case-${name}`));
   const input = `${line('1-interlock-holds')}\n\n{"format":1}\n${line('5-bonded-unswitched')}\n`;
   const text = checkWith(input, '-');
   expect(text.code).toBe(2);
@@ -193,7 +216,7 @@ test('--function-test and --currents: the two models, for people and for program
 });
 
 describe('broken case files: exit 2 and a sentence that names the place', () => {
-  const good = () => JSON.parse(readFileSync(join(root, CASE('1-interlock-holds')), 'utf8')) as Record<string, unknown>;
+  const good = () => ({ ...example('case-1-interlock-holds') }) as Record<string, unknown>;
   const broken = (change: object) => JSON.stringify({ ...good(), ...change });
   const nested = (depth: number) => '{"format":'.repeat(depth) + '1' + '}'.repeat(depth);
   const CORPUS: [name: string, text: string, sentence: string | RegExp][] = [

@@ -1,12 +1,13 @@
 /** npm run --silent check -- FILE|FOLDER|-… [options]; see USAGE. */
 import { once } from 'node:events';
-import { readFileSync, readdirSync, statSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, readFileSync, readdirSync, statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { parseArgs } from 'node:util';
 import { parseCase, type Case, type Read } from '@careful-latch/core/case';
 import { EDITIONS, isEdition, type Edition } from '@careful-latch/core/codebook';
 import { Look, Missing, currentsOf } from '@careful-latch/core/electrical';
+import { isExample, readExample } from '@careful-latch/core/formats';
 import { functionTestAt } from '@careful-latch/core/interlock';
 import { parseProfile, type Profile } from '@careful-latch/core/profile';
 import { RULES, type Rule } from '@careful-latch/core/rules';
@@ -63,12 +64,30 @@ function filesOf(name: string): string[] {
   return found;
 }
 
+/** A file as a whole case: as it is, or an example told by a sound house in the folder `bases` beside it. */
+function readFile(file: string): Read {
+  const text = textOf(file);
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    return parseCase(text); // which says why it is no JSON
+  }
+  return isExample(data) ? readExample(data, (name) => baseBeside(file, name)) : parseCase(text);
+}
+
+function baseBeside(file: string, name: string): unknown {
+  const path = join(dirname(file), 'bases', `${name}.json`);
+  if (!existsSync(path)) return undefined;
+  return JSON.parse(textOf(path));
+}
+
 const checked = (file: string, read: Read, options: Options): Checked =>
   read.ok ? { file, site: read.case, evaluation: evaluate(read.case, options) } : { file, errors: read.errors };
 
 function checkFile(file: string, options: Options): Checked {
   try {
-    return checked(file, parseCase(textOf(file)), options);
+    return checked(file, readFile(file), options);
   } catch (error) {
     if (error instanceof Mistake) return { file, errors: [error.message.slice(file.length + 2)] };
     throw error;

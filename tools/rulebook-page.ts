@@ -1,20 +1,14 @@
-import { readFileSync } from 'node:fs';
-import { STATIONS, STATION_NAMES, factLabel, metaOf, parseCase, type Case } from '@careful-latch/core/case';
+import { STATIONS, STATION_NAMES, factLabel, metaOf, type Case } from '@careful-latch/core/case';
 import { EDITIONS, OFFICE_NUMBERS, READINGS, type ReadingName } from '@careful-latch/core/codebook';
 import { RULES, type Rule } from '@careful-latch/core/rules';
 import { judge } from '@careful-latch/core/verdict';
-
-const examples = new URL('../examples/', import.meta.url);
+import { EXAMPLES, example, exampleWith } from '../core/test/examples';
 
 /** The first example whose expected violations name a rule, with the case itself. */
 function exampleOf(rule: Rule): { name: string; site: Case } {
-  for (const line of readFileSync(new URL('expected.csv', examples), 'utf8').trim().split('\n').slice(1)) {
-    const [name, , violations] = line.split(',');
-    if (!violations!.split(' ').includes(rule.id)) continue;
-    const read = parseCase(readFileSync(new URL(`${name}.json`, examples), 'utf8'));
-    if (read.ok) return { name: name!, site: read.case };
-  }
-  throw new Error(`no example violates ${rule.id}`);
+  const name = EXAMPLES.find((one) => exampleWith(one).expect.violations.includes(rule.id));
+  if (name === undefined) throw new Error(`no example violates ${rule.id}`);
+  return { name, site: example(name) };
 }
 
 const SIGN = { hazard: 'hazard: do not energize', correction: 'correction', advisory: 'advisory' } as const;

@@ -1,10 +1,10 @@
 // Taps, keys and scroll gestures from "New inspection" to the findings, by drawing and strip in the real interface at 390 × 844.
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium as browserType, type Locator, type Page } from '@playwright/test';
-import { TRANSFER_KINDS, parseCase, type Case } from '@careful-latch/core/case';
+import { TRANSFER_KINDS } from '@careful-latch/core/case';
 import { VERDICT_WORDS, evaluate } from '@careful-latch/core/verdict';
+import { example as house } from '../core/test/examples';
 import { Office } from '../e2e/server';
 import { StripWalker, openByDrawing, usualAt } from '../e2e/strip';
 import { buildApplication } from './build.mjs';
@@ -100,9 +100,7 @@ async function main(): Promise<void> {
     for (const { example, taps, scrolls } of LIMITS.filter(
       (one) => wanted.length === 0 || wanted.includes(one.example),
     )) {
-      const read = parseCase(readFileSync(join(root, 'examples', `${example}.json`), 'utf8'));
-      if (!read.ok) throw new Error(read.errors.join('\n'));
-      const truth: Case = read.case;
+      const truth = house(example);
       const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
       const page = await context.newPage();
       await page.goto(office.address);

@@ -1,8 +1,9 @@
 import { factAt, recordedFacts } from '@careful-latch/core/case';
 import { applyChange, openedInspection, type Change } from '@careful-latch/core/record';
-import house from '../../examples/case-2-breaker-50-before-inlet-30.json';
+import { example } from '../../core/test/examples';
 import { factsOf, readGiven } from './given';
 
+const house = example('case-2-breaker-50-before-inlet-30');
 const text = JSON.stringify(house);
 const ID = '0dd0a7c4-1f5e-4b7a-9c00-000000000001';
 

@@ -1,10 +1,9 @@
-import house from '../../examples/walk-interlock-four-circuits.json';
 import { render, screen } from '@testing-library/react';
-import { readCase, withFact, type Case } from '@careful-latch/core/case';
+import { withFact } from '@careful-latch/core/case';
+import { example } from '../../core/test/examples';
 import { PutAside } from './put-aside';
 
-const read = readCase(house);
-const sound = (read.ok && read.case) as Case;
+const sound = example('walk-interlock-four-circuits');
 
 test('an answer by which facts apply no more says so after it; the next that puts nothing aside says nothing', async () => {
   const cords = withFact(sound, 'transfer.kind', 'none-cords');

@@ -1,6 +1,6 @@
-import house from '../../examples/walk-interlock-four-circuits.json';
 import { act, renderHook } from '@testing-library/react';
-import { emptyCase, factAt, readCase, recordedAt, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
+import { emptyCase, factAt, recordedAt, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
+import { example } from '../../core/test/examples';
 import { touched } from '@careful-latch/core/record';
 import { walkOf } from '../inspection/walk';
 import { office } from '../stores/office';
@@ -119,8 +119,7 @@ test('within a place the walk goes to the next station by itself; where the body
 });
 
 test('an empty slot that is touched becomes a circuit, whether nothing is left to find out there or another part was touched before', () => {
-  const read = readCase(house);
-  const sound = (read.ok && read.case) as Case;
+  const sound = example('walk-interlock-four-circuits');
   const facts = recordedFacts(sound).filter((path) => path !== 'transfer.kind');
   act(() => facts.forEach((path) => record(touched(id, path, factAt(sound, path) as string | number))));
   const loads = at('loads');
@@ -147,8 +146,7 @@ test('an empty slot that is touched becomes a circuit, whether nothing is left t
 test('a station that waits for another says for what', () => {
   expect(at('siting').current.inHand).toMatchObject({ here: undefined, waitsFor: 'source.kind', next: 'source' });
   // the inlet's rules wait for the breaker, to which the walk comes by itself
-  const read = readCase(house);
-  const sound = (read.ok && read.case) as Case;
+  const sound = example('walk-interlock-four-circuits');
   const outside = recordedFacts(sound).filter(
     (path) => /^(source|siting|cord|inlet)/.test(path) || /inletSign|insV|PinV/.test(path),
   );

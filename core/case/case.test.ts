@@ -21,7 +21,8 @@ import {
 } from '.';
 import { RULES } from '../rules';
 import { evaluate, stationState } from '../verdict';
-import { GOOD, example } from '../test/rule-table';
+import { example } from '../test/examples';
+import { GOOD } from '../test/rule-table';
 
 const errorsOf = (change: Record<string, unknown>) => {
   const read = readCase({ ...GOOD, ...change });

@@ -20,6 +20,8 @@ export interface FactMeta {
   readonly so?: string;
   /** How to find it out at the site. */
   readonly ask: string;
+  /** What a sound house answers, by which examples know a fact that is younger than they are. */
+  readonly sound?: string | number;
   readonly unit: Unit;
   /** Plates in the trade's order, the usual ones first. */
   readonly choices: readonly Choice[];
@@ -46,7 +48,7 @@ type Takes = (value: unknown) => boolean;
 /** Why a value is none of the fact's, and what would be right, in a sentence. */
 type Wrong = (value: unknown) => string;
 
-type Words = Pick<FactMeta, 'label' | 'so' | 'ask' | 'drawing' | 'when'>;
+type Words = Pick<FactMeta, 'label' | 'so' | 'ask' | 'sound' | 'drawing' | 'when'>;
 type FactSchema<T> = MixedSchema<T | NotSeen | undefined>;
 
 const ANYTHING = mixed().nullable().optional(); // nullable, so that null meets the fact's own sentence

@@ -9,3 +9,4 @@ export * from './read';
 export * from './upgrade';
 export * from './mechanisms';
 export * from './units';
+export * from './sound';

@@ -1,14 +1,9 @@
 import fc from 'fast-check';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { CATALOGUE, NOT_SEEN, readCase } from '.';
+import { EXAMPLES, example } from '../test/examples';
 import { caseSchema } from './schema';
 
-const folder = join(__dirname, '../../examples');
-const examples = readdirSync(folder)
-  .filter((file) => file.endsWith('.json'))
-  .map((file) => JSON.parse(readFileSync(join(folder, file), 'utf8')) as unknown)
-  .filter((data) => (data as { version: number }).version === 2);
+const examples: unknown[] = EXAMPLES.map(example);
 
 /** Every place of a case where something stands, groups and lists among them. */
 function placesOf(data: unknown, at: readonly string[] = []): string[][] {

@@ -1,3 +1,4 @@
 export * from './case-json-schema';
 export * from './circuits';
+export * from './example';
 export * from './lists';

@@ -2,7 +2,8 @@ import { readFileSync, readdirSync } from 'node:fs';
 import Ajv2020 from 'ajv/dist/2020';
 import { OFFICE_NUMBERS } from '../codebook';
 import { RULES } from '../rules';
-import { GOOD, caseWith, example } from '../test/rule-table';
+import { EXAMPLES, example, exampleWith } from '../test/examples';
+import { GOOD, caseWith } from '../test/rule-table';
 import { evaluate, stationState, type Outcome } from '../verdict';
 import { withFact, type Case } from '../case';
 import { BY_PHOTO } from '../rules/by-photo';
@@ -141,10 +142,7 @@ describe('what a profile changes', () => {
         });
         const old = file(1, change);
         if (!old.ok) throw new Error(old.errors.join());
-        const name = readFileSync(`${folder}/../examples/expected.csv`, 'utf8')
-          .split('\n')
-          .find((line) => line.split(/[ ,]/).includes(id))!
-          .split(',')[0]!;
+        const name = EXAMPLES.find((one) => exampleWith(one).expect.violations.includes(id))!;
         expect(under(example(name), old.profile, id)).toMatchObject({
           outcome: 'violation',
           severity: 'hazard',

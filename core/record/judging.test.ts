@@ -1,5 +1,5 @@
 import { inspection } from '../test/inspection';
-import { example } from '../test/rule-table';
+import { example } from '../test/examples';
 import { parseProfile, type Profile } from '../profile';
 import { judged, shownText, wouldDiffer } from '.';
 

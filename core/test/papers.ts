@@ -1,7 +1,6 @@
-import { readFileSync } from 'node:fs';
-import { parseCase } from '../case';
 import type { Inspection } from '../record';
 import { sourceOfInspection, type PaperSource } from '../papers';
+import { example } from './examples';
 import { LEAD, after, decided, inspection } from './inspection';
 
 /** What papers are made from, of an inspection whose last decision the office has sealed. */
@@ -10,10 +9,5 @@ export const sourceFrom = (one: Inspection): PaperSource => ({
   sealed: { number: '2026-0012', seal: 'ab'.repeat(32), checkAt: 'https://office.example/papers/x' },
 });
 
-function example(name: string) {
-  const read = parseCase(readFileSync(new URL(`../../examples/${name}.json`, import.meta.url), 'utf8'));
-  if (!read.ok) throw new Error(read.errors.join(' '));
-  return read.case;
-}
 export const GOOD_SOURCE = sourceFrom(after(inspection(), decided()));
 export const CORD_ONLY = sourceFrom(after(inspection({ case: example('ok-cords-only') }), decided()));

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { withFact, type Case } from '../case';
 import { Look, currentsOf, dropV, runs, solveHouse, ON_SOURCE } from '../electrical';
 import { RULES } from '../rules';
-import { BRIDGED, GOOD, at, caseWith, example, type Facts } from '../test/rule-table';
+import { example } from '../test/examples';
+import { BRIDGED, GOOD, at, caseWith, type Facts } from '../test/rule-table';
 import { judge } from '.';
 
 /** Rules and network answer the same questions by different ways; here they must agree. */

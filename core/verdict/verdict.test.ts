@@ -17,7 +17,8 @@ import {
 } from '../case';
 import { EDITIONS, OFFICE_NUMBERS, buildingWireSizes, type OfficeNumbers } from '../codebook';
 import { Look, ratingRow, stretchAmpacity, weakest } from '../electrical';
-import { GOOD, caseWith, example, numbersFromNowhere } from '../test/rule-table';
+import { example } from '../test/examples';
+import { GOOD, caseWith, numbersFromNowhere } from '../test/rule-table';
 import { evaluate, judge, stationState, verdictOf, type Outcome } from '.';
 
 const violations = (c: Case) =>

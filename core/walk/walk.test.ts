@@ -1,11 +1,9 @@
-import { readFileSync, readdirSync } from 'node:fs';
 import {
   CATALOGUE,
   catalogueKey,
   emptyCase,
   factAt,
   metaOf,
-  parseCase,
   readCase,
   recordedFacts,
   withFact,
@@ -13,7 +11,8 @@ import {
   type Case,
 } from '../case';
 import { RULES } from '../rules';
-import { GOOD, caseWith, example } from '../test/rule-table';
+import { EXAMPLES, example } from '../test/examples';
+import { GOOD, caseWith } from '../test/rule-table';
 import { walk } from '../test/person';
 import { evaluate, stationState } from '../verdict';
 import { GLANCES } from './glances';
@@ -36,14 +35,6 @@ import {
   wantedBy,
 } from '.';
 
-const names = readdirSync(`${__dirname}/../../examples`)
-  .filter((file) => file.endsWith('.json'))
-  .map((file) => file.replace('.json', ''));
-const read = (name: string): Case => {
-  const found = parseCase(readFileSync(`${__dirname}/../../examples/${name}.json`, 'utf8'));
-  if (!found.ok) throw new Error(found.errors.join('\n'));
-  return found.case;
-};
 const partOf = (c: Case, id: string) => WALK.flatMap((station) => partsAt(c, station)).find((one) => one.id === id)!;
 const USUAL = { altitudeFt: 1000, airF: 87 };
 const without = (c: Case, ...keys: string[]) => keys.reduce((now, key) => withFact(now, key, undefined), c);
@@ -51,16 +42,16 @@ const without = (c: Case, ...keys: string[]) => keys.reduce((now, key) => withFa
 /** The whole walk of an example, done once. */
 const walks = new Map<string, ReturnType<typeof walk>>();
 function walkOf(name: string): ReturnType<typeof walk> {
-  const done = walks.get(name) ?? walk(read(name), USUAL);
+  const done = walks.get(name) ?? walk(example(name), USUAL);
   walks.set(name, done);
   return done;
 }
 
 describe('a person who only answers what comes into hand', () => {
   // Every sound house, and every fourth of those where something is wrong.
-  const walked = names.filter((name, i) => /^(ok|walk)-/.test(name) || i % 4 === 0);
+  const walked = EXAMPLES.filter((name, i) => /^(ok|walk)-/.test(name) || i % 4 === 0);
   test.each(walked)('%s comes out as it is', (name) => {
-    const truth = read(name);
+    const truth = example(name);
     const { recorded } = walkOf(name);
     const outcomes = (c: Case) => evaluate(c).outcomes.map((one) => `${one.rule} ${one.outcome}`);
     expect(outcomes(recorded)).toEqual(outcomes(truth));
@@ -169,7 +160,7 @@ test('a question is about the same once the case has come again, and about somet
 });
 
 describe('readings', () => {
-  const cases = names.filter((name) => /^(ok-(l|p|s|w)|walk)/.test(name)).map(read);
+  const cases = EXAMPLES.filter((name) => /^(ok-(l|p|s|w)|walk)/.test(name)).map(example);
   test('each says only facts of its glance, each a value that can be recorded, and no two the same', () => {
     for (const c of cases)
       for (const station of WALK)
@@ -296,7 +287,7 @@ describe('readings', () => {
 describe('said together', () => {
   const keys = PARTS.filter((one) => one.so).flatMap((one) => one.keys);
   const sound = [
-    ...names.filter((name) => name.startsWith('ok-')).map(read),
+    ...EXAMPLES.filter((name) => name.startsWith('ok-')).map(example),
     caseWith({ 'source.connection': 'permanent', 'labels.standingSign': 'yes' }),
   ];
   const judged = (c: Case) => evaluate(c).outcomes.filter((one) => one.outcome === 'violation');
@@ -407,8 +398,8 @@ describe('what comes next', () => {
   });
 
   test.each([
-    ['cords alone', read('case-10-cords-too-much')],
-    ['a load-side switch', withFact(read('walk-switch-ten-circuits'), 'loads.circuits[0].runningW', 7000)],
+    ['cords alone', example('case-10-cords-too-much')],
+    ['a load-side switch', withFact(example('walk-switch-ten-circuits'), 'loads.circuits[0].runningW', 7000)],
   ])('too much on the way asks for nothing that does not hang at this house: %s', (_, c) => {
     const evaluation = evaluate(c);
     expect(evaluation.outcomes.find((one) => one.rule === 'loads/within-weakest-device')!.outcome).toBe('violation');

@@ -2,16 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
 import dayjs from 'dayjs';
-import {
-  STATIONS,
-  factAt,
-  lastingPath,
-  parseCase,
-  recordedFacts,
-  stationOf,
-  withFact,
-  type Case,
-} from '@careful-latch/core/case';
+import { STATIONS, factAt, lastingPath, recordedFacts, stationOf, withFact, type Case } from '@careful-latch/core/case';
+import { readExample } from '@careful-latch/core/formats';
 import {
   applyChange,
   foundIn,
@@ -42,10 +34,13 @@ const OFFICE = {
 } as const;
 const FIRM = { id: '0dd0a7c4-1f5e-4b7a-9c00-0000000f0002', office: OFFICE.id, name: 'Tillane Electric' };
 
+const exampleFile = (name: string): unknown =>
+  JSON.parse(readFileSync(new URL(`../../examples/${name}.json`, import.meta.url), 'utf8'));
+
 /** What a demo house is recorded as; undefined where nobody has been there yet. */
 export function factsOf(property: DemoProperty): Case | undefined {
   if (!property.from) return undefined;
-  const read = parseCase(readFileSync(new URL(`../../examples/${property.from}.json`, import.meta.url), 'utf8'));
+  const read = readExample(exampleFile(property.from), (base) => exampleFile(`bases/${base}`));
   if (!read.ok) throw new Error(`examples/${property.from}.json: ${read.errors.join(' ')}`);
   return Object.entries(property.facts ?? {}).reduce(
     (c, [path, value]) => withFact(c, path, value ?? undefined),

@@ -1,0 +1,29 @@
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Case } from '../case';
+import { readExample, type Expected } from '../formats';
+
+/** Where the examples are; programs of ours run in the project's folder, tests in one of its parts. */
+const folder = ['examples', '../examples'].map((one) => join(process.cwd(), one)).find(existsSync)!;
+const names = (of: string): string[] =>
+  readdirSync(of)
+    .filter((file) => file.endsWith('.json'))
+    .map((file) => file.slice(0, -'.json'.length))
+    .sort();
+
+/** Names of all examples, and of the sound houses that they are told by. */
+export const EXAMPLES = names(folder);
+export const BASES = names(join(folder, 'bases'));
+
+const parsed = (name: string): unknown => JSON.parse(readFileSync(join(folder, `${name}.json`), 'utf8'));
+const baseOf = (name: string): unknown => (BASES.includes(name) ? parsed(`bases/${name}`) : undefined);
+
+/** An example with what is expected of it. */
+export function exampleWith(name: string): { readonly case: Case; readonly base: string; readonly expect: Expected } {
+  const read = readExample(parsed(name), baseOf);
+  if (!read.ok) throw new Error(`${name}: ${read.errors.join('\n')}`);
+  return read;
+}
+
+/** An example as the whole case that it stands for. */
+export const example = (name: string): Case => exampleWith(name).case;
