@@ -81,6 +81,13 @@ const wrong = { words: text, remedy: text, cites: list(text), severity: { enum: 
 const variance = object({ authority: text, section: text, extent: text, until: nullable(day) });
 
 const step = object({ label: text, value: { type: ['number', 'string'] }, unit: text, source: text });
+const contradiction = object({
+  id: text,
+  facts: list(text),
+  unconfirmed: list(text),
+  ends: nullable(text),
+  sentence: text,
+});
 const outcome = object(
   {
     rule: text,
@@ -417,7 +424,16 @@ const schemas: Record<string, Json> = {
             revision: { type: 'integer' },
             header: ref('Header'),
             case: ref('Case'),
-            evaluation: object({ edition: { enum: EDITIONS }, engine: text, verdict: text, outcomes: list(outcome) }),
+            evaluation: object(
+              {
+                edition: { enum: EDITIONS },
+                engine: text,
+                verdict: text,
+                outcomes: list(outcome),
+                contradictions: list(contradiction),
+              },
+              ['contradictions'], // records sealed by older engines have none
+            ),
             decision: ref('Signed'),
             signedBy: object({ account: uuid, name: text }),
             office: object({ id: uuid, name: text }),

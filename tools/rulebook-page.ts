@@ -1,14 +1,14 @@
 import { STATIONS, STATION_NAMES, factLabel, metaOf, type Case } from '@careful-latch/core/case';
 import { EDITIONS, OFFICE_NUMBERS, READINGS, type ReadingName } from '@careful-latch/core/codebook';
 import { RULES, type Rule } from '@careful-latch/core/rules';
+import { CONTRADICTIONS, type Contradiction } from '@careful-latch/core/contradictions';
 import { judge } from '@careful-latch/core/verdict';
 import { EXAMPLES, example, exampleWith } from '../core/test/examples';
 
-/** The first example whose expected violations name a rule, with the case itself. */
-function exampleOf(rule: Rule): { name: string; site: Case } {
+/** The first example whose expected violations name a rule, with the case itself; undefined for a rule that is never violated. */
+function exampleOf(rule: Rule): { name: string; site: Case } | undefined {
   const name = EXAMPLES.find((one) => exampleWith(one).expect.violations.includes(rule.id));
-  if (name === undefined) throw new Error(`no example violates ${rule.id}`);
-  return { name, site: example(name) };
+  return name === undefined ? undefined : { name, site: example(name) };
 }
 
 const SIGN = { hazard: 'hazard: do not energize', correction: 'correction', advisory: 'advisory' } as const;
@@ -24,8 +24,8 @@ const waysOf = (name: ReadingName): string =>
     .join('; ');
 
 function section(rule: Rule): string {
-  const { name, site } = exampleOf(rule);
-  const outcome = judge(rule, site);
+  const found = exampleOf(rule);
+  const outcome = found && judge(rule, found.site);
   return [
     `### ${rule.id}`,
     rule.holds,
@@ -33,11 +33,31 @@ function section(rule: Rule): string {
     ...(rule.reading ? [`- Offices differ: ${READINGS[rule.reading].asks} ${waysOf(rule.reading)}`] : []),
     ...(rule.not ? [`- Does not look at: ${rule.not}`] : []),
     `- Sections: ${citations(rule)}`,
-    `- Facts: ${rule.facts.map((path) => `${factLabel(path)} (${STATION_NAMES[path.split('.')[0] as keyof typeof STATION_NAMES]})`).join('; ')}`,
-    `- Example [${name}](../examples/${name}.json): ${outcome.reason} Remedy: ${outcome.remedy}`,
+    `- Facts: ${factWords(rule.facts)}`,
+    ...(outcome
+      ? [`- Example [${found.name}](../examples/${found.name}.json): ${outcome.reason} Remedy: ${outcome.remedy}`]
+      : ['- Never violated: it holds or is unproven.']),
   ]
     .join('\n\n')
     .replaceAll('\n\n- ', '\n- ');
+}
+
+const factWords = (keys: readonly string[]): string =>
+  keys
+    .map((path) => `${factLabel(path)} (${STATION_NAMES[path.split('.')[0] as keyof typeof STATION_NAMES]})`)
+    .join('; ');
+
+/** What is said of two records that cannot both be true. */
+function contradiction({ id, says, look, doubts, given, ends }: Contradiction): string {
+  return [
+    `### ${id}`,
+    `${says} ${look}`,
+    [
+      `- In doubt: ${factWords(doubts)}`,
+      ...(given ? [`- Under: ${factWords(given)}`] : []),
+      ...(ends ? [`- May be ended by: ${factWords([ends])}`] : []),
+    ].join('\n'),
+  ].join('\n\n');
 }
 
 /** docs/rulebook.md, made from the rules themselves. */
@@ -55,6 +75,9 @@ export function rulebookPage(): string {
       const own = RULES.filter((rule) => rule.station === station);
       return own.length > 0 ? [`## ${STATION_NAMES[station]}`, ...own.map(section)] : [];
     }),
+    '## Records that cannot both be true',
+    'While two such records stand, whatever holds or does not apply by one of them is unproven, both are asked for again, and nothing can be approved. It is never a violation by itself: nobody knows yet which of them is wrong.',
+    ...CONTRADICTIONS.map(contradiction),
     '## Readings that a local profile may choose',
     [
       '| Name | Question | Ways |',

@@ -163,7 +163,11 @@ export const FactPlates = memo(function FactPlates({
   value,
   onRecord,
   notSeen = true,
-}: Pick<Props, 'path' | 'value' | 'onRecord'> & { readonly notSeen?: boolean }) {
+  choices = metaOf(path).choices,
+}: Pick<Props, 'path' | 'value' | 'onRecord'> & {
+  readonly notSeen?: boolean;
+  readonly choices?: FactMeta['choices'];
+}) {
   const meta = metaOf(path);
   const typed =
     meta.kind === 'amount' && typeof value === 'number' && !meta.choices.some((one) => Number(one.value) === value);
@@ -176,7 +180,7 @@ export const FactPlates = memo(function FactPlates({
   );
   return (
     <Plates label={meta.label}>
-      {meta.choices.map((one) => (
+      {choices.map((one) => (
         <FactPlate
           key={one.value}
           meta={meta}

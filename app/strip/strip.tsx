@@ -6,6 +6,7 @@ import {
   factAt,
   factLabel,
   metaOf,
+  offered,
   partName,
   valueText,
   type Case,
@@ -94,7 +95,7 @@ export function Strip({
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const left = usePreferences((one) => one.leftHanded);
-  const { here, question, answer, stays, known, next, trouble, waitsFor, ahead, open, step } = inHand;
+  const { here, question, answer, stays, doubt, known, next, trouble, waitsFor, ahead, open, step } = inHand;
   const what = `${here?.id ?? station} ${question?.kind === 'fact' ? question.path : (question?.kind ?? 'done')}`;
   const deaf = useDeaf(what);
   const [all, setAll] = useState<string>();
@@ -213,8 +214,26 @@ export function Strip({
             </Plates>
           ) : path !== undefined ? (
             <View style={{ pointerEvents: deaf ? 'none' : 'auto', gap: 8 }} aria-busy={deaf}>
+              {doubt !== undefined && (
+                <>
+                  <Words testID="doubt" style={{ fontSize: 16, lineHeight: 21 }}>
+                    {doubt}
+                  </Words>
+                  <Plate
+                    role="button"
+                    label={`Still so: ${valueText(path, factAt(site, path))}`}
+                    onPress={() => acts.answer(path, factAt(site, path) as string | number)}
+                  />
+                </>
+              )}
               {isMetered(path) && <Plate role="button" label="Take the reading" onPress={() => onMeter([path])} />}
-              <FactPlates path={path} value={factAt(site, path)} notSeen={false} onRecord={acts.answer} />
+              <FactPlates
+                path={path}
+                value={factAt(site, path)}
+                choices={offered(site, path)}
+                notSeen={false}
+                onRecord={acts.answer}
+              />
             </View>
           ) : open ? null : (
             <Done

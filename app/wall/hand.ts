@@ -3,7 +3,9 @@ import { factAt, listOf, withFact, type Case, type How, type Station } from '@ca
 import { stationState, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
 import {
   WALK,
+  doubtOf,
   factsOf,
+  howAgain,
   measuredBy,
   movesTo,
   nextPart,
@@ -44,6 +46,8 @@ interface InHand {
   readonly here: PartHere | undefined;
   readonly question: Question | undefined;
   readonly stays: boolean;
+  /** Why the fact that is asked is asked once more: what it contradicts. */
+  readonly doubt: string | undefined;
   /** What the last answer did. */
   readonly answer: Outcome | undefined;
   /** The fact of a station that was passed over without which nothing is asked here; to what lies ahead the walk comes by itself. */
@@ -184,7 +188,8 @@ export function useHand(
     measures: (reading: Reading) => (here ? measuredBy(c, here, reading) : []),
     /** What a reading says by itself, beside what the meter gives with it. */
     says: (reading: Reading) => (here ? saidBy(c, here, reading) : []),
-    answer: (path: string, value: string | number | null, asRead?: string) => say([[path, value]], 'touched', asRead),
+    answer: (path: string, value: string | number | null, asRead?: string) =>
+      say([[path, value]], howAgain(c, evaluation, path, value), asRead),
     allSo: (lines: readonly Line[]) =>
       say(
         lines.map(({ path, right }) => [path, right]),
@@ -234,6 +239,10 @@ export function useHand(
     },
   });
 
+  const doubt = useMemo(
+    () => (question?.kind === 'fact' ? doubtOf(evaluation, question.path) : undefined),
+    [evaluation, question],
+  );
   const stays = hand?.stays === true;
   const known = useMemo(
     () => (here ? factsOf(c, here).filter((path) => stays || factAt(c, path) !== undefined) : []),
@@ -254,6 +263,7 @@ export function useHand(
     here,
     question,
     stays,
+    doubt,
     answer,
     waitsFor,
     ahead: unproven.length > 0,

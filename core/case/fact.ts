@@ -10,7 +10,12 @@ export type Unit = 'A' | 'V' | 'W' | 'Hz' | 'ft' | 'in' | '°C' | '°F' | 'kA' |
 export interface Choice {
   readonly value: string;
   readonly label: string;
+  /** Offered only where it can be; absent: wherever the fact is asked. */
+  readonly when?: When;
 }
+
+/** Whether something is asked or offered, by the facts beside it and by all of the case. */
+type When = (siblings: Readonly<Record<string, unknown>>, site: Readonly<Record<string, unknown>>) => boolean;
 
 /** What the whole program knows of a fact: the schema checks by it, the sheet draws it, an unproven outcome asks by it. */
 export interface FactMeta {
@@ -31,7 +36,7 @@ export interface FactMeta {
   /** A name of the drawing that shows the choices, where looking beats reading. */
   readonly drawing?: 'configuration' | 'pins' | 'wire' | 'device';
   /** Asked only where another fact of the same object makes it matter. */
-  readonly when?: (siblings: Readonly<Record<string, unknown>>, site: Readonly<Record<string, unknown>>) => boolean;
+  readonly when?: When;
 }
 
 /** A schema, or a part of it: what the catalogue and the reader see of it. */
@@ -78,10 +83,13 @@ export function quoted(value: unknown): string {
 /** One of several named answers: as a record, or as pairs where a record would put numbers out of the trade's order. */
 export function choice<const T extends string>(
   labels: Readonly<Record<T, string>> | readonly (readonly [T, string])[],
-  words: Words,
+  { offered, ...words }: Words & { readonly offered?: Readonly<Partial<Record<T, When>>> },
 ): FactSchema<T> {
   const pairs = Array.isArray(labels) ? (labels as [T, string][]) : Object.entries<string>(labels as Record<T, string>);
-  const choices = pairs.map(([value, label]) => ({ value, label }));
+  const choices = pairs.map(([value, label]) => {
+    const when = offered?.[value as T];
+    return { value, label, ...(when && { when }) };
+  });
   return fact<T>(
     { kind: 'choice', unit: '', choices, ...words },
     (value) =>

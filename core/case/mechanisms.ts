@@ -1,5 +1,5 @@
 import type { NotSeen } from './fact';
-import type { TransferKind } from './parts';
+import type { TransferKind } from './traits';
 
 /** What keeps source and utility apart by its shape, as the eye tells it. */
 export const MECHANISMS = {

@@ -1,6 +1,7 @@
 import { array, object, string, type ObjectShape } from 'yup';
 import { CONFIGURATION_NAMES, type ConfigurationName } from '../codebook';
 import { amount, choice, quoted, type FactMeta } from './fact';
+import { traitOf, type Trait } from './traits';
 
 /** More cords, stretches or circuits than anyone will meet; a limit that keeps a broken file from costing time. */
 export const MOST_PARTS = 42;
@@ -73,45 +74,32 @@ export const configuration = (label: string, ask: string, drawing: 'configuratio
 export const device = (label: string, ask: string, usual: readonly number[], when?: FactMeta['when']) =>
   amount('A', [1, 400], usual, { label, ask, drawing: 'device', ...(when && { when }) });
 
-export const TRANSFER_KINDS = {
-  'retrofit-interlock': 'Interlock on the panel',
-  'load-side-switch': 'Load-side transfer switch',
-  'transfer-panel': 'Transfer panel',
-  'whole-house-manual': 'Whole-house switch, manual',
-  'whole-house-automatic': 'Whole-house switch, automatic',
-  'single-circuit-switch': 'Single-circuit switch with inlet',
-  'none-cords': 'None: extension cords only',
-  'none-backfed': 'None: house backfed',
-  other: 'Something else',
-} as const;
-export type TransferKind = keyof typeof TRANSFER_KINDS;
-
 type Site = Readonly<Record<string, Readonly<Record<string, unknown>> | undefined>>;
+type When = NonNullable<FactMeta['when']>;
 
-/** Asked only with these kinds of transfer equipment. */
-export const withKinds =
-  (...kinds: TransferKind[]): NonNullable<FactMeta['when']> =>
+/** Asked only where the connection has a trait. */
+export const withTrait =
+  (...traits: readonly Trait[]): When =>
   (_, site) =>
-    kinds.includes((site as Site).transfer?.kind as TransferKind);
+    traits.every((trait) => traitOf((site as Site).transfer?.kind, trait) === true);
+
+/** Asked unless the connection is known to lack a trait. */
+export const unlessWithout =
+  (trait: Trait): When =>
+  (_, site) =>
+    traitOf((site as Site).transfer?.kind, trait) !== false;
+
+/** Asked only where several conditions hold together. */
+export const both =
+  (...conditions: readonly When[]): When =>
+  (siblings, site) =>
+    conditions.every((one) => one(siblings, site));
 
 /** Asked wherever something is wired to the house through an inlet. */
-export const withInlet = withKinds(
-  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch',
-); // prettier-ignore
+export const withInlet = withTrait('inlet');
 
 /** Asked wherever the house hangs on the source, through an inlet or against all rules. */
-export const wired: NonNullable<FactMeta['when']> = (_, site) => (site as Site).transfer?.kind !== 'none-cords';
-
-/** Asked where the source feeds both legs of the house. */
-export const withBothLegs = withKinds(
-  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic',
-); // prettier-ignore
-
-/** Asked where a switch takes the whole house. */
-export const withWholeHouse = withKinds('whole-house-manual', 'whole-house-automatic');
-
-/** Asked where circuits were moved to other equipment. */
-export const withMovedCircuits = withKinds('load-side-switch', 'transfer-panel', 'single-circuit-switch');
+export const wired = unlessWithout('wired');
 
 /** Asked only where another fact of the case stands so. */
 export const whenSite =

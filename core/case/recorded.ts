@@ -11,6 +11,7 @@ export const HOWS = {
   copied: 'copied from another house',
   table: 'taken from a table',
   carried: 'carried over from the last visit',
+  again: 'looked at again, as it was',
 } as const;
 export type How = keyof typeof HOWS;
 

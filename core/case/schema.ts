@@ -17,7 +17,8 @@ import { siting } from './facts/siting';
 import { source } from './facts/source';
 import { transfer } from './facts/transfer';
 
-export { MOST_PARTS, TRANSFER_KINDS, type TransferKind } from './parts';
+export { MOST_PARTS } from './parts';
+export * from './traits';
 
 /** Answers to the local profile's own items, by their ids, and who did the work. The profile says what they mean. */
 const local = mixed<Readonly<Record<string, 'yes' | 'no' | 'licensed' | 'owner' | NotSeen>>>().test(

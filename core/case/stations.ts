@@ -1,5 +1,7 @@
-import { CATALOGUE, catalogueKey, isLocal } from './catalogue';
-import type { Case, TransferKind } from './schema';
+import { CATALOGUE, catalogueKey, isLocal, metaOf } from './catalogue';
+import type { Choice } from './fact';
+import type { Case } from './schema';
+import { traitOf } from './traits';
 import { LIST_PATHS, factAt, type FactPath, type ListPath } from './path';
 
 /** Stations in the order in which the current flows. */
@@ -36,27 +38,22 @@ export function stationOf(path: string): Station {
   return station;
 }
 
-const wired: readonly TransferKind[] = [
-  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual',
-  'whole-house-automatic', 'single-circuit-switch',
-]; // prettier-ignore
-
 const NOTHING_WIRED = 'nothing is wired to the house; appliances hang on cords';
-const FED_THROUGH_OUTLET = 'the house is fed through an outlet; there is no inlet to check';
-const noBackfedBreaker = (kind: TransferKind) =>
-  `${kind.startsWith('whole-house') ? 'a whole-house switch' : 'this switch'} has no backfed breaker in the panel`;
+/** Why a part is not there, where a connection lacks the trait. */
+const ABSENT: Readonly<Record<'wired' | 'inlet' | 'backfedBreaker', (kind: string) => string>> = {
+  wired: () => NOTHING_WIRED,
+  inlet: (kind) =>
+    traitOf(kind, 'wired') === false ? NOTHING_WIRED : 'the house is fed through an outlet; there is no inlet to check',
+  backfedBreaker: (kind) =>
+    traitOf(kind, 'inlet') === false
+      ? ABSENT.inlet(kind)
+      : `${traitOf(kind, 'wholeHouse') ? 'a whole-house switch' : 'this switch'} has no backfed breaker in the panel`,
+};
+export type Part = keyof typeof ABSENT;
 
-/** Why a part is absent with transfer equipment, or undefined where it is there to be checked. */
-export function absence(
-  part: 'inlet' | 'feeder' | 'backfed breaker' | 'transfer',
-  kind: TransferKind,
-): string | undefined {
-  if (part === 'transfer') return kind === 'none-cords' ? NOTHING_WIRED : undefined;
-  if (!wired.includes(kind)) return kind === 'none-cords' ? NOTHING_WIRED : FED_THROUGH_OUTLET;
-  if (part === 'backfed breaker' && kind !== 'retrofit-interlock' && kind !== 'transfer-panel')
-    return noBackfedBreaker(kind);
-  return undefined;
-}
+/** Why a part is absent with a kind of transfer equipment; undefined where it is there to be checked, or where that is not told. */
+export const absence = (part: Part, kind: string): string | undefined =>
+  traitOf(kind, part) === false ? ABSENT[part](kind) : undefined;
 
 /** The list that a catalogue key belongs to, `cord` for `cord.sizeAwg`; undefined for facts that stand once. */
 export const listPathOf = (key: string): ListPath | undefined => LIST_PATHS.find((list) => key.startsWith(`${list}.`));
@@ -89,12 +86,33 @@ export function listOf(station: Station) {
   return LISTS[station];
 }
 
+/** Stations of which nothing is asked where they are not there. */
+const THERE: Readonly<Partial<Record<string, (c: Case) => boolean>>> = {
+  // A cord that is recorded is asked about, whatever is said of the source: one of the two is wrong.
+  cord: (c) => c.source?.connection !== 'permanent' || (c.cord?.length ?? 0) > 0,
+  feeder: (c) => c.inlet?.builtIn !== 'yes' || traitOf(c.transfer?.kind, 'splicedIn') !== true,
+};
+
+/** Whether a station is there to be looked at; of a list, whether it has entries that may not be recorded yet. */
+export const isThere = (c: Case, pathOrStation: string): boolean =>
+  THERE[pathOrStation.split(/[.[]/, 1)[0]!]?.(c) ?? true;
+
 /** Whether a fact is asked for in this case. */
 export function isAsked(c: Case, path: string): boolean {
   const meta = CATALOGUE.get(catalogueKey(path));
+  if (!isThere(c, path)) return false;
   if (!meta?.when) return meta !== undefined;
   const siblings = factAt(c, path.slice(0, path.lastIndexOf('.')));
   return meta.when((siblings ?? {}) as Record<string, unknown>, c);
+}
+
+/** The answers of a fact that can be at this house; one that is recorded is among them, whatever else is. */
+export function offered(c: Case, path: string): readonly Choice[] {
+  const { choices } = metaOf(path);
+  if (choices.every(({ when }) => when === undefined)) return choices;
+  const siblings = (factAt(c, path.slice(0, path.lastIndexOf('.'))) ?? {}) as Record<string, unknown>;
+  const recorded = factAt(c, path);
+  return choices.filter(({ value, when }) => !when || value === recorded || when(siblings, c));
 }
 
 export interface FactGroup {

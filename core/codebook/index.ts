@@ -12,3 +12,4 @@ export * from './numbers';
 export * from './temperature';
 export * from './uses';
 export * from './enclosures';
+export * from './meter';

@@ -2,10 +2,11 @@ import { everyEdition } from './editions';
 import type { WireSize } from './conductors';
 import type { InsulationName } from './insulation';
 
-export const RACEWAY_SIZES = ['1/2', '3/4', '1', '1-1/4', '1-1/2', '2'] as const;
+export const RACEWAY_SIZES = ['3/8', '1/2', '3/4', '1', '1-1/4', '1-1/2', '2'] as const;
 export type RacewaySize = (typeof RACEWAY_SIZES)[number];
 
-/** Total cross-section inside, in² by trade size ½ to 2 (Chapter 9 Table 4). */
+/** Total cross-section inside, in² by trade size ½ to 2, and where it is made ⅜ (Chapter 9 Table 4). */
+const THREE_EIGHTHS_IN2: Readonly<Record<string, number>> = { LFMC: 0.192, 'LFNC-B': 0.192, FMC: 0.116 };
 export const RACEWAY_AREA_IN2 = {
   EMT: [0.304, 0.533, 0.864, 1.496, 2.036, 3.356],
   'PVC-40': [0.285, 0.508, 0.832, 1.453, 1.986, 3.291],
@@ -57,9 +58,9 @@ export const CONDUCTOR_AREA_IN2: Readonly<Record<InsulationName, BySize>> = {
 
 export const RACEWAY_FILL_CITES = everyEdition('Chapter 9 Table 1', 'Chapter 9 Table 4', 'Chapter 9 Table 5');
 
-/** Cross-section inside a raceway, in². */
+/** Cross-section inside a raceway, in²; 0 where it is not made so small. */
 export const racewayAreaIn2 = (kind: RacewayKind, size: RacewaySize): number =>
-  RACEWAY_AREA_IN2[kind][RACEWAY_SIZES.indexOf(size)]!;
+  size === '3/8' ? (THREE_EIGHTHS_IN2[kind] ?? 0) : RACEWAY_AREA_IN2[kind][RACEWAY_SIZES.indexOf(size) - 1]!;
 
 /** Smallest trade size of a kind that takes so many conductors of a total area; undefined past the table's end. */
 export function smallestRaceway(kind: RacewayKind, conductors: number, areaIn2: number): RacewaySize | undefined {

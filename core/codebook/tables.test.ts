@@ -154,7 +154,7 @@ describe('raceways', () => {
       const area = (Math.PI / 4) * Number(diameter) ** 2;
       expect([i, Math.abs(RACEWAY_AREA_IN2[kind][i]! - area) < 0.0011]).toEqual([i, true]);
     });
-    expect(RACEWAY_AREA_IN2[kind]).toHaveLength(RACEWAY_SIZES.length);
+    expect(RACEWAY_AREA_IN2[kind]).toHaveLength(RACEWAY_SIZES.length - 1); // ⅜ stands by itself
   });
 
   /** Approximate diameters of Chapter 9 Table 5, in. */

@@ -5,3 +5,13 @@ export const MAY_BE_CONTINUOUS: readonly unknown[] = ['water-heater', 'heat', 'c
 export const SIZED_BY_NAMEPLATE: readonly unknown[] = [
   'well-pump', 'sump', 'furnace', 'air-conditioner', 'range', 'dryer', 'water-heater', 'heat', 'other',
 ]; // prettier-ignore
+
+/** What starts with more than it runs on, unless something starts it softly: a motor at rest draws several times its running current. */
+export const MOTORS: readonly unknown[] = [
+  'refrigerator',
+  'freezer',
+  'well-pump',
+  'sump',
+  'furnace',
+  'air-conditioner',
+];

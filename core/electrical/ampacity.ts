@@ -37,13 +37,14 @@ function carriedByThisCircuit(look: Look): number {
     : look.step('Current-carrying conductors of this circuit', 2, '', NEUTRAL_NOT_COUNTED);
 }
 
-/** Ampacity of a flexible cord, A (400.5). Throws `Missing` where facts lack; 0 where the table has no such cord. */
+/** Ampacity of a flexible cord, A (400.5); of a listed adapter in one piece, what is marked on it. Throws `Missing` where facts lack; 0 where the table has no such cord. */
 export function cordAmpacityA(look: Look, index: number): number {
   return look.once(computeCordAmpacityA, index);
 }
 
 function computeCordAmpacityA(look: Look, index: number): number {
   const at = cordAt(index);
+  if (look.peek(at.part) === 'adapter-listed') return look.need(at.markedA);
   look.needAll(at.sizeAwg, at.wires);
   return cordTableA(look, look.need(at.sizeAwg), look.need(at.wires));
 }
@@ -80,7 +81,7 @@ export const STRETCH_FACTS = [
   ),
 ] as const;
 /** Facts that a cord’s ampacity may need. */
-export const CORD_FACTS = [...FEED_FACTS, 'cord.sizeAwg', 'cord.wires'] as const;
+export const CORD_FACTS = [...FEED_FACTS, 'cord.part', 'cord.markedA', 'cord.sizeAwg', 'cord.wires'] as const;
 
 /** Everything but the conductor that decides a stretch's ampacity. */
 interface Conditions {

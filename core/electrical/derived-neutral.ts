@@ -1,10 +1,20 @@
 import type { Look } from './look';
 
+/** Facts that say whether the transfer equipment opens the neutral. */
+export const SWITCHED_FACTS = ['neutral.switched', 'neutral.pole'] as const;
+
+/** Whether the transfer equipment opens the neutral: said so, and its pole seen where there is one to see. Throws `Missing` where facts lack. */
+export function neutralSwitched(look: Look): boolean {
+  if (look.need('neutral.switched') === 'no') return false;
+  if (look.asks('neutral.pole')) look.need('neutral.pole');
+  return true;
+}
+
 /** Facts that say where a derived source’s neutral meets ground. */
 export const DERIVED_FACTS = [
   'source.neutralBond',
   'source.outletDevice',
-  'neutral.switched',
+  ...SWITCHED_FACTS,
   'neutral.derivedBond',
 ] as const;
 

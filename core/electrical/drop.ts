@@ -1,5 +1,5 @@
 import { RESISTANCE_OHM_PER_KFT, type Metal, type WireSize } from '../codebook';
-import { absence, cordAt, stretchAt } from '../case';
+import { cordAt, stretchAt } from '../case';
 import { conductorOf, metalIsGround } from './ampacity';
 import type { Attempt, Look } from './look';
 
@@ -22,8 +22,9 @@ export interface Run {
 /** Every run from source to house. Throws `Missing` where facts lack; `withGround` asks for the equipment grounds too. */
 export function runs(look: Look, withGround = false): Run[] {
   const parts: Attempt<Run>[] = [];
-  for (let i = 0; i < look.cords; i++) parts.push(look.attempt((side) => cordRun(side, i)));
-  if (!look.kind || !absence('feeder', look.kind))
+  for (let i = 0; i < look.cords; i++)
+    if (look.peek(cordAt(i).part) !== 'adapter-listed') parts.push(look.attempt((side) => cordRun(side, i)));
+  if (look.mayHave('inlet'))
     for (let i = 0; i < look.stretches; i++) parts.push(look.attempt((side) => stretchRun(side, i, withGround)));
   look.requireAll(...parts);
   return parts.map((part) => part.value!);

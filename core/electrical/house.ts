@@ -1,7 +1,8 @@
-import { absence } from '../case';
 import { conductorOhm, runs, type Run } from './drop';
 import type { Look } from './look';
 import { feedOf, type Feed } from './source';
+import { neutralSwitched } from './derived-neutral';
+import { aheadOfInlet } from './ahead';
 import { JOINED_OHM, Network, type Solution } from './network';
 
 /** What the case does not record, and the network must have; named in every answer that uses it. */
@@ -66,11 +67,10 @@ function partsOf(look: Look): Parts {
 }
 
 function computeParts(look: Look): Parts {
-  const kind = look.need('transfer.kind');
-  const wired = absence('inlet', kind) === undefined;
+  const wired = look.has('inlet');
   look.needAll('source.runningW', 'source.neutralBond', 'grounding.rod', 'grounding.frameToPanelOhm');
   const over = runs(look, wired);
-  const switched = wired && look.need('neutral.switched') === 'yes';
+  const switched = wired && neutralSwitched(look);
   const sourceV = feedOf(look);
   const rod = look.need('grounding.rod');
   return {
@@ -203,8 +203,10 @@ const highest = (solution: Solution, nodes: readonly string[]): number => {
  * The network’s own answers for a case with a load of `unbalancedW` on leg A. `joined` asks what happens where the transfer equipment lets
  * both sources be closed. Throws `Missing` where facts lack.
  */
-export function currentsOf(look: Look, unbalancedW = 1440, joined = look.kind === 'none-backfed'): Currents {
-  const deviceA = look.need('source.outletBreakerA');
+export function currentsOf(look: Look, unbalancedW = 1440, joined = look.has('wired') && !look.has('inlet')): Currents {
+  // Where the source has no device the first one is that of the house, if there is one.
+  const { ampsA, isDevice } = aheadOfInlet(look);
+  const deviceA = isDevice || !look.has('backfedBreaker') ? ampsA : look.need('breaker.ratingA');
   const load = solveHouse(look, {
     ...ON_SOURCE,
     closed: { utility: joined, generator: true },

@@ -5,5 +5,6 @@ export * from './drop';
 export * from './legs-volts';
 export * from './derived-neutral';
 export * from './source';
+export * from './ahead';
 export * from './network';
 export * from './house';

@@ -4,15 +4,18 @@ import {
   factBy,
   factLabel,
   isAsked,
+  isThere,
   keysOf,
   metaOf,
   recordedAt,
+  traitOf,
   valueText,
   type Case,
   type FactPath,
   type FactValue,
   type ListPath,
   type Recorded,
+  type Trait,
   type TransferKind,
 } from '../case';
 import {
@@ -66,6 +69,8 @@ export class Working {
   private readonly notes: Note[] = [];
   /** Facts that were looked at and that nobody has recorded. */
   readonly unlooked = new Set<string>();
+  /** Facts that were looked at and that contradict others. */
+  readonly doubted = new Set<string>();
 
   constructor(
     private readonly edition: Edition,
@@ -76,9 +81,10 @@ export class Working {
     this.notes.push(note);
   }
 
-  /** What another looked at in vain, this one did too. */
-  addUnlooked({ unlooked }: Working): void {
+  /** What another looked at in vain or in doubt, this one did too. */
+  addUnlooked({ unlooked, doubted }: Working): void {
     for (const path of unlooked) this.unlooked.add(path);
+    for (const path of doubted) this.doubted.add(path);
   }
 
   /** Written out; a fact used twice stands there once. */
@@ -124,7 +130,23 @@ interface Shared {
   readonly numbers: OfficeNumbers;
   readonly readings: Readings;
   readonly done: Map<Shareable<unknown>, Attempt<unknown>[]>;
+  /** Facts that contradict others, by their addresses. */
+  readonly inDoubt: Set<string>;
 }
+
+/** What to ask for where the transfer equipment fits none of ours: nothing that hangs on it is judged as if it were one. */
+const UNLIKE = {
+  'panel-with-switching':
+    'a panel with switching of its own: ask for its listing, its instructions, and how it switches the neutral',
+  'vehicle-outlet':
+    'an outlet of a car or truck: ask for its manual, what it says of feeding a house, and how its neutral is bonded',
+  'meter-collar': 'a collar at the meter: ask for its listing as transfer equipment and for the utility’s consent',
+  'no-utility': 'no utility at all: ask for the design of the system and where its neutral is grounded',
+  unlike:
+    'something that fits none of the kinds here: ask for its listing and instructions, and for somebody who knows it',
+} as const;
+const unlike = (other: keyof typeof UNLIKE | undefined): string =>
+  `Not proved here, for this is ${UNLIKE[other ?? 'unlike']}.`;
 
 /**
  * A look at a case that remembers what it used. Whoever computes takes a Look: a rule for its working,
@@ -136,7 +158,9 @@ export class Look {
 
   constructor(at: Case | Look, edition?: Edition, numbers: OfficeNumbers = {}, readings: Readings = {}) {
     this.shared =
-      at instanceof Look ? at.shared : { site: at, edition: edition ?? at.edition, numbers, readings, done: new Map() };
+      at instanceof Look
+        ? at.shared
+        : { site: at, edition: edition ?? at.edition, numbers, readings, done: new Map(), inDoubt: new Set() };
     this.working = new Working(this.shared.edition, this.shared.site);
   }
 
@@ -153,12 +177,24 @@ export class Look {
   peek<P extends FactPath>(path: P): FactValue<P> | undefined {
     const value = this.read(path);
     if (value === undefined) this.working.unlooked.add(path);
+    else if (this.shared.inDoubt.size > 0 && this.shared.inDoubt.has(path)) this.working.doubted.add(path);
     return value === undefined || value === NOT_SEEN ? undefined : (value as FactValue<P>);
   }
 
   /** Whether somebody looked and could not see it. */
   notSeen(path: string): boolean {
     return this.read(path) === NOT_SEEN;
+  }
+
+  /** From now on whoever looks at these facts is known to rest on what contradicts something else. */
+  doubt(paths: Iterable<string>): void {
+    for (const path of paths) this.shared.inDoubt.add(path);
+    this.shared.done.clear(); // what was computed before did not know
+  }
+
+  /** How the fact at an address was recorded; undefined where nothing says so. */
+  recorded(path: string): Recorded | undefined {
+    return recordedAt(this.shared.site, path);
   }
 
   /** A look at the same case whose working stands apart. */
@@ -281,10 +317,24 @@ export class Look {
     return this.peek('transfer.kind');
   }
 
-  /** How many there are of a list: one even where none is recorded yet. */
+  /** Whether the connection has a trait. Ends with `Missing` while its kind is unknown, or where nothing is told of it. */
+  has(trait: Trait): boolean {
+    const kind = this.need('transfer.kind');
+    const has = traitOf(kind, trait);
+    if (has === undefined) throw new Missing(['transfer.kind'], unlike(this.known('transfer.otherKind')));
+    return has;
+  }
+
+  /** The same where nobody knows the kind yet: then it counts as if it had. */
+  mayHave(trait: Trait): boolean {
+    return this.kind === undefined || this.has(trait);
+  }
+
+  /** How many there are of a list: one even where none is recorded yet, none where there can be none. */
   count(list: ListPath): number {
     const entries = this.read(list);
-    return Math.max(1, Array.isArray(entries) ? entries.length : 0);
+    const recorded = Array.isArray(entries) ? entries.length : 0;
+    return isThere(this.shared.site, list) ? Math.max(1, recorded) : 0;
   }
 
   get cords(): number {

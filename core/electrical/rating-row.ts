@@ -1,12 +1,15 @@
-import { absence, cordAt, type Case } from '../case';
+import { cordAt, type Case } from '../case';
 import { SMALL_CONDUCTOR_A, everyEdition, type Edition } from '../codebook';
 import { conductorOf, cordAmpacityA, smallConductorLimitA, stretchAmpacity } from './ampacity';
+import { AHEAD_FACTS, INLET_FACTS, faceBearsA, inletA, outletA } from './ahead';
 import { Look, type Working } from './look';
 
 /** One part of the row in which the weakest decides. */
 export interface Link {
   readonly part: string;
   readonly station: 'source' | 'cord' | 'inlet' | 'feeder' | 'breaker';
+  /** Place of a cord or a stretch among its like. */
+  readonly index?: number;
   /** What this part lets pass or bear, A; undefined where facts lack. */
   readonly ratingA?: number;
   readonly source: string;
@@ -16,25 +19,48 @@ export interface Link {
   readonly working: Working;
 }
 
+export const WEAKEST_LINK_CITES = everyEdition('240.4', '110.3(B)');
+
+/** Facts that the row may need beside those of cords and stretches. */
+export const ROW_FACTS = [
+  ...AHEAD_FACTS, ...INLET_FACTS, 'cord.sourceEnd', 'cord.inletEnd', 'breaker.ratingA',
+] as const; // prettier-ignore
+
 /** Source outlet's breaker, every cord, inlet, every feeder stretch: all that stands ahead of the backfed breaker. */
 export function linksAhead(look: Look): Link[] {
   const links: Link[] = [];
-  const add = (part: string, station: Link['station'], source: string, compute: (side: Look) => number) => {
+  const add = (
+    part: string,
+    station: Link['station'],
+    source: string,
+    compute: (side: Look) => number,
+    index?: number,
+  ) => {
     const { value, missing, why, working } = look.attempt(compute);
-    links.push({ part, station, ratingA: value, source, missing, why, working });
+    links.push({ part, station, ratingA: value, source, missing, why, working, ...(index !== undefined && { index }) });
   };
   const several = (word: string, count: number, i: number) => (count > 1 ? `${word} ${i + 1}` : word);
-  add('source outlet', 'source', 'its breaker', (side) => side.need('source.outletBreakerA'));
+  add('source outlet', 'source', 'its breaker and face', outletA);
   for (let i = 0; i < look.cords; i++)
-    add(several('cord', look.cords, i), 'cord', '400.5', (side) => {
-      const ampacityA = cordAmpacityA(side, i);
-      // An adapter with a breaker of its own is a link by that too.
-      const path = cordAt(i).breakerA;
-      const breakerA = side.asks(path) ? side.known(path) : undefined;
-      return breakerA === undefined ? ampacityA : Math.min(ampacityA, breakerA);
-    });
-  if (!look.kind || !absence('inlet', look.kind)) {
-    add('inlet', 'inlet', 'its marking', (side) => side.need('inlet.ratingA'));
+    add(
+      several('cord', look.cords, i),
+      'cord',
+      '400.5',
+      (side) => {
+        const at = cordAt(i);
+        const ampacityA = cordAmpacityA(side, i);
+        // An adapter with a breaker of its own is a link by that too, and every part by its faces.
+        const breakerA = side.asks(at.breakerA) ? side.known(at.breakerA) : undefined;
+        const behindA = outletA(side.aside());
+        const faces = [side.need(at.sourceEnd), side.need(at.inletEnd)].map((face) => faceBearsA(face, behindA));
+        const least = Math.min(...faces);
+        if (least < ampacityA) side.step('Its faces bear', least, 'A', WEAKEST_LINK_CITES);
+        return Math.min(ampacityA, least, breakerA ?? Infinity);
+      },
+      i,
+    );
+  if (look.mayHave('inlet')) {
+    add('inlet', 'inlet', 'its marking', inletA);
     for (let i = 0; i < look.stretches; i++)
       add(several('feeder', look.stretches, i), 'feeder', '240.4', (side) => {
         const { deviceA } = stretchAmpacity(side, i);
@@ -59,7 +85,7 @@ export function weakest(links: readonly Link[]): (Link & { ratingA: number }) | 
 /** The whole row, the backfed breaker included where there is one. */
 export function allLinks(look: Look): Link[] {
   const links = linksAhead(look);
-  if (!look.kind || !absence('backfed breaker', look.kind)) {
+  if (look.mayHave('backfedBreaker')) {
     const { value, missing, working } = look.attempt((side) => side.need('breaker.ratingA'));
     links.push({ part: 'backfed breaker', station: 'breaker', ratingA: value, source: 'its handle', missing, working });
   }
@@ -68,5 +94,3 @@ export function allLinks(look: Look): Link[] {
 
 /** The whole row of a case, as the drawing shows it. */
 export const ratingRow = (c: Case, edition: Edition = c.edition): Link[] => allLinks(new Look(c, edition));
-
-export const WEAKEST_LINK_CITES = everyEdition('240.4', '110.3(B)');

@@ -1,4 +1,4 @@
-import { absence, cordAt } from '../case';
+import { cordAt } from '../case';
 import { CONFIGURATIONS, everyEdition } from '../codebook';
 import type { Look } from './look';
 
@@ -59,8 +59,7 @@ export function bridged(look: Look): boolean {
 }
 
 function computeBridged(look: Look): boolean {
-  const kind = look.need('transfer.kind');
-  if (kind === 'single-circuit-switch' || absence('inlet', kind)) return false;
+  if (look.has('singleCircuit') || !look.has('inlet')) return false;
   if (feedOf(look) === '120') return true;
   let any = false;
   for (let i = 0; i < look.cords; i++) any = look.need(cordAt(i).bridges) === 'yes' || any;

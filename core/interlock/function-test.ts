@@ -1,4 +1,4 @@
-import { NOT_SEEN, goesWith, type Case, type FactPath, type MechanismName, type TransferKind } from '../case';
+import { NOT_SEEN, goesWith, traitOf, type Case, type FactPath, type MechanismName, type TransferKind } from '../case';
 import { explore } from './search';
 import { mechanism, type Defects, type Mechanism, type Move, type Positions } from './mechanisms';
 
@@ -149,8 +149,8 @@ function movesOf(name: MechanismName, defects: Defects, at: Positions) {
 
 /** What a transfer equipment adds to the test of its mechanism. */
 export const settingOf = (kind: TransferKind | undefined, mountedOn: unknown): Setting => ({
-  onCover: kind === 'retrofit-interlock' && mountedOn === 'cover',
-  manyHandles: kind === 'load-side-switch',
+  onCover: traitOf(kind, 'onPanel') === true && mountedOn === 'cover',
+  manyHandles: traitOf(kind, 'handlePerPole') === true,
 });
 
 /** The function test of what a case records; none while its mechanism is unknown, or does not go with its transfer equipment. */

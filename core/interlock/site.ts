@@ -22,10 +22,9 @@ const indexes = (count: number) => Array.from({ length: count }, (_, i) => i);
 
 /** The defects that a case records. Throws `Missing` where facts lack. `coverOff` asks with the cover taken off. */
 export function defectsOf(look: Look, coverOff = false): Defects {
-  const kind = look.need('transfer.kind');
-  const retrofit = kind === 'retrofit-interlock';
-  const untied = kind === 'load-side-switch' && pairUntied(look);
-  const breakers = retrofit || kind === 'transfer-panel';
+  const retrofit = look.has('onPanel');
+  const untied = look.has('handlePerPole') && pairUntied(look);
+  const breakers = look.has('backfedBreaker');
   look.needAll(
     'transfer.mechanism',
     'transfer.fit',

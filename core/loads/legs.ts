@@ -1,4 +1,4 @@
-import { absence, circuitAt, valueText, type TransferKind } from '../case';
+import { circuitAt, valueText } from '../case';
 import { Missing, rounded, smallConductorLimitA, type Look } from '../electrical';
 import {
   MAY_BE_CONTINUOUS,
@@ -51,10 +51,9 @@ export function plannedLoads(look: Look): readonly Load[] {
 }
 
 function computePlannedLoads(look: Look): Load[] {
-  const kind = look.need('transfer.kind');
-  const inPanel = absence('transfer', kind) === undefined;
+  const inPanel = look.has('wired');
   const planned = plannedCircuits(look);
-  look.needOfEach(planned, circuitAt, ['volts', 'runningW', ...(inPanel ? [legFact(kind)] : [])]);
+  look.needOfEach(planned, circuitAt, ['volts', 'runningW', ...(inPanel ? [legFact(look)] : [])]);
   return planned.map((index) => {
     const at = circuitAt(index);
     return {
@@ -70,13 +69,12 @@ function computePlannedLoads(look: Look): Load[] {
 const BOTH_LEGS: readonly Leg[] = ['A', 'B'];
 
 /** The fact that says on which leg of the source a circuit stands: its handle at a load-side switch, its slot elsewhere. */
-export const legFact = (kind: TransferKind): 'sourceLeg' | 'slot' =>
-  kind === 'load-side-switch' ? 'sourceLeg' : 'slot';
+export const legFact = (look: Look): 'sourceLeg' | 'slot' => (look.has('handlePerPole') ? 'sourceLeg' : 'slot');
 
 /** Legs of the source that a circuit takes. Throws `Missing` where facts lack. */
 export function legsOf(look: Look, index: number): readonly Leg[] {
   const at = circuitAt(index);
-  if (look.need('transfer.kind') === 'load-side-switch') {
+  if (look.has('handlePerPole')) {
     const leg = look.need(at.sourceLeg);
     return leg === 'both' ? BOTH_LEGS : [leg];
   }

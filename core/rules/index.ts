@@ -6,6 +6,7 @@ import sourceNotFieldAlteredBond from './source/not-field-altered-bond';
 import sourceNameplateRead from './source/nameplate-read';
 import sourcePlain from './source/plain';
 import sourceRatingForFuelAndSite from './source/rating-for-fuel-and-site';
+import sourceDeviceWithinFace from './source/device-within-face';
 import sourceGfciOnSmallPortable from './source/gfci-on-small-portable';
 import sourceVoltsAndHertz from './source/volts-and-hertz';
 import source240vLoadsNeed240vSource from './source/240v-loads-need-240v-source';
@@ -109,6 +110,7 @@ export const RULES: readonly Rule[] = [
   sourceNotFieldAlteredBond,
   ...sourcePlain,
   sourceRatingForFuelAndSite,
+  sourceDeviceWithinFace,
   sourceGfciOnSmallPortable,
   sourceVoltsAndHertz,
   source240vLoadsNeed240vSource,
@@ -204,4 +206,4 @@ export const RULES: readonly Rule[] = [
   loadsSwitchCircuitLimit,
 ];
 
-export type { Rule, Severity, Finding } from './rule';
+export { rule, type Rule, type Severity, type Finding } from './rule';

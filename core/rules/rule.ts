@@ -1,6 +1,14 @@
-import { absence, valueText, type FactPath, type ListPath, type Station, type TransferKind } from '../case';
+import {
+  absence,
+  valueText,
+  type FactPath,
+  type ListPath,
+  type Part as PartOfHouse,
+  type Station,
+  type Trait,
+} from '../case';
 import type { Cites, ReadingName } from '../codebook';
-import { Missing, bridged, type Attempt, type Look } from '../electrical';
+import { bridged, type Attempt, type Look } from '../electrical';
 
 export type Severity = 'hazard' | 'correction' | 'advisory';
 
@@ -80,37 +88,21 @@ export const violation = (
   severity,
 });
 
-/** What to ask for where the transfer equipment fits none of ours: nothing that hangs on it is judged as if it were one. */
-const UNLIKE = {
-  'panel-with-switching':
-    'a panel with switching of its own: ask for its listing, its instructions, and how it switches the neutral',
-  'vehicle-outlet':
-    'an outlet of a car or truck: ask for its manual, what it says of feeding a house, and how its neutral is bonded',
-  'meter-collar': 'a collar at the meter: ask for its listing as transfer equipment and for the utility’s consent',
-  'no-utility': 'no utility at all: ask for the design of the system and where its neutral is grounded',
-  unlike:
-    'something that fits none of the kinds here: ask for its listing and instructions, and for somebody who knows it',
-} as const;
-
-/** The kind of transfer equipment. Ends with `Missing` while it is unknown, or where it fits none of ours. */
-export function kindOf(look: Look): Exclude<TransferKind, 'other'> {
-  const kind = look.need('transfer.kind');
-  if (kind !== 'other') return kind;
-  const what = UNLIKE[look.known('transfer.otherKind') ?? 'unlike'];
-  throw new Missing(['transfer.kind'], `Not proved here, for this is ${what}.`);
-}
-
-/** Not applicable where the transfer equipment leaves a part out; unproven while the transfer equipment is unknown. */
+/** Not applicable where the connection leaves a part out; unproven while it is unknown, or where nothing is told of its kind. */
 export const without =
-  (part: Parameters<typeof absence>[0]) =>
+  (part: PartOfHouse) =>
   (look: Look): string | undefined =>
-    absence(part, kindOf(look));
+    look.has(part) ? undefined : absence(part, look.kind!);
 
-/** Not applicable but with some transfer equipment. */
+/** Not applicable but where the connection has a trait. */
 export const onlyWith =
-  (kinds: readonly TransferKind[], why: string) =>
+  (trait: Trait, why: string) =>
   (look: Look): string | undefined =>
-    kinds.includes(kindOf(look)) ? undefined : why;
+    look.has(trait) ? undefined : why;
+
+/** Not applicable where nothing is there that keeps source and utility apart. */
+export const withoutEquipment = (look: Look): string | undefined =>
+  without('wired')(look) ?? (look.has('inlet') ? undefined : 'there is no transfer equipment');
 
 /** The first reason that several give, in their order. */
 export const firstOf =
@@ -123,17 +115,21 @@ export const firstOf =
     return undefined;
   };
 
+/** Not applicable where no conductors run from an inlet to the transfer equipment. */
+export const withoutFeeder = firstOf(without('inlet'), (look) => {
+  if (look.asks('inlet.builtIn')) look.need('inlet.builtIn');
+  return look.stretches > 0 ? undefined : 'the inlet is in the face of the switch; there is no feeder';
+});
+
+/** Not applicable where the source has no cord. */
+export const withoutCord = (look: Look): string | undefined =>
+  look.cords > 0 ? undefined : 'the source is wired permanently; there is no cord';
+
 /** Not applicable where no circuit was moved to other equipment. */
-export const whereCircuitsMove = onlyWith(
-  ['load-side-switch', 'transfer-panel', 'single-circuit-switch'],
-  'no circuit was moved to other equipment',
-);
+export const whereCircuitsMove = onlyWith('movedCircuits', 'no circuit was moved to other equipment');
 
 /** Not applicable where the source does not feed both legs of the house. */
-export const whereBothLegsAreFed = onlyWith(
-  ['retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic'],
-  'the source does not feed both legs of the house',
-);
+export const whereBothLegsAreFed = onlyWith('bothLegs', 'the source does not feed both legs of the house');
 
 /** Not applicable but where one pole of the source feeds both legs. */
 export const whereBridged = firstOf(without('inlet'), (look) =>

@@ -1,8 +1,20 @@
-import { NOT_SEEN, emptyCase, factAt, listOf, metaOf, recordedFacts, withFact, type Case, type Station } from '../case';
+import {
+  NOT_SEEN,
+  emptyCase,
+  factAt,
+  listOf,
+  metaOf,
+  recordedFacts,
+  withFact,
+  withRecorded,
+  type Case,
+  type Station,
+} from '../case';
 import { evaluate as judged, type Evaluation } from '../verdict';
 import {
   WALK,
   factsOf,
+  howAgain,
   linesOf,
   measuredBy,
   movesTo,
@@ -198,7 +210,11 @@ export class Person {
   }
 
   private set(path: string): void {
-    this.site = withFact(this.site, path, factAt(this.truth, path) ?? NOT_SEEN, this.idOf(path));
+    const value = factAt(this.truth, path) ?? NOT_SEEN;
+    // What is asked once more, and is as it was, stands as looked at again.
+    const again = howAgain(this.site, evaluate(this.site), path, value) === 'again';
+    this.site = withFact(this.site, path, value, this.idOf(path));
+    if (again) this.site = withRecorded(this.site, path, { how: 'again', at: '', by: '' });
   }
 
   private idOf(path: string): string | undefined {

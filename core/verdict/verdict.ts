@@ -1,8 +1,9 @@
 import { factLabel, isLocal, stationOf, type Case, type Station } from '../case';
-import type { Edition } from '../codebook';
+import { everyEdition, type Edition } from '../codebook';
 import { Look, Missing, OWN_NUMBER, OWN_READING, USUAL_READING, type Step, type Working } from '../electrical';
 import { LOCAL, isProtected, rulesOf, type Profile } from '../profile';
-import { RULES, type Finding, type Rule, type Severity } from '../rules';
+import { contradictionsAt, type Standing } from '../contradictions';
+import { RULES, rule as ruleWith, type Finding, type Rule, type Severity } from '../rules';
 
 /** Version of the engine, kept in every sealed record. */
 export const ENGINE = '0.6.0';
@@ -164,8 +165,41 @@ function changeOf(profile: Profile | undefined, rule: Rule) {
   return change && isProtected(rule.id) ? { ...change, off: false, severity: undefined } : change;
 }
 
-/** One rule on one case: exactly one of four outcomes. A `Look` carries the edition and the office’s numbers. */
-export function judge(rule: Rule, at: Case | Look, profile?: Profile): Outcome {
+/** What is known of a house before any rule: which of its records cannot both be true. Whoever looks at one of them is told. */
+function doubtsAt(look: Look): readonly Standing[] {
+  const standing = contradictionsAt(look.aside());
+  if (standing.length > 0) look.doubt(standing.flatMap(({ facts }) => facts));
+  return standing;
+}
+
+/** All that is to be found out for a contradiction to end. */
+const endsBy = ({ facts, ends }: Standing): readonly string[] => (ends === null ? facts : [...facts, ends]);
+
+/** A contradiction as an outcome of its own: unproven while it stands, so that nothing is approved though no rule rests on it. */
+const asRule = (one: Standing): Rule =>
+  ruleWith({
+    id: one.id as Rule['id'],
+    holds: 'No two records contradict each other.',
+    severity: 'correction',
+    cites: everyEdition('guidance'),
+    facts: [],
+    check: () => {
+      throw new Missing(endsBy(one), one.sentence);
+    },
+  });
+
+/** Ends with `Missing` where something was looked at that contradicts another record. */
+function requireUndoubted({ working }: Look, standing: readonly Standing[]): void {
+  if (working.doubted.size === 0) return;
+  const one = standing.find(({ facts }) => facts.some((path) => working.doubted.has(path)));
+  if (one) throw new Missing(endsBy(one), one.sentence);
+}
+
+/**
+ * One rule on one case: exactly one of four outcomes. A `Look` carries the edition and the office’s numbers; `standing` are the
+ * contradictions that it was told of.
+ */
+export function judge(rule: Rule, at: Case | Look, profile?: Profile, standing: readonly Standing[] = []): Outcome {
   const look = new Look(at);
   const by: Judging = {
     rule,
@@ -180,8 +214,12 @@ export function judge(rule: Rule, at: Case | Look, profile?: Profile): Outcome {
     return new Judged(by, 'not-applicable', `Does not apply: ${profile!.office} has switched it off. ${change.reason}`);
   try {
     const why = rule.notApplicable?.(look);
-    if (why !== undefined) return new Judged(by, 'not-applicable', `Does not apply: ${why}.`);
+    if (why !== undefined) {
+      requireUndoubted(look, standing);
+      return new Judged(by, 'not-applicable', `Does not apply: ${why}.`);
+    }
     const finding = rule.check(look);
+    if (finding.outcome === 'holds') requireUndoubted(look, standing);
     const idOf = ({ part }: Finding) => part && look.idOf(part.list, part.index);
     const others = finding.others?.map((one) => ({
       part: idOf(one)!,
@@ -230,6 +268,8 @@ export interface Evaluation {
   readonly engine: string;
   readonly verdict: Verdict;
   readonly outcomes: readonly Outcome[];
+  /** Records that cannot both be true. */
+  readonly contradictions: readonly Standing[];
 }
 
 /** What a case is judged under, where it is not the case’s own edition alone. */
@@ -247,8 +287,11 @@ export interface Under {
 export function evaluate(c: Case, { edition, profile, rules }: Under = {}): Evaluation {
   const look = new Look(c, edition ?? profile?.edition, profile?.numbers, profile?.readings);
   const judging = rules ?? (profile ? [...RULES, ...rulesOf(profile)] : RULES);
-  const outcomes = judging.map((rule) => judge(rule, look, profile));
-  return { edition: look.edition, engine: ENGINE, verdict: verdictOf(outcomes), outcomes };
+  const contradictions = doubtsAt(look);
+  const outcomes = [...judging, ...contradictions.map(asRule)].map((rule) =>
+    judge(rule, look, profile, contradictions),
+  );
+  return { edition: look.edition, engine: ENGINE, verdict: verdictOf(outcomes), outcomes, contradictions };
 }
 
 /** The outcomes that are violations. */

@@ -1,4 +1,4 @@
-import { MECHANISMS, factAt, goesWith, isAsked, metaOf, type Case, type MechanismName } from '../case';
+import { MECHANISMS, factAt, goesWith, isAsked, metaOf, traitOf, type Case, type MechanismName } from '../case';
 import {
   CABLE_GROUND,
   CONFIGURATIONS,
@@ -223,13 +223,22 @@ const inletFace = of(
   ),
 );
 const inletBox = of(
-  ['inlet.box', 'inlet.enclosure'],
-  glance('What box is it in?', [
-    reading('3R, lid over the plug', { 'inlet.box': 'rain-tight', 'inlet.enclosure': '3R' }),
-    reading('3R, dry with the lid shut only', { 'inlet.box': 'lid-closed-only', 'inlet.enclosure': '3R' }),
-    reading('4X, lid over the plug', { 'inlet.box': 'rain-tight', 'inlet.enclosure': '4X' }),
-    reading('Outdoors, no rain-tight box', { 'inlet.box': 'plain', 'inlet.enclosure': 'unmarked' }),
-    reading('In a dry place', { 'inlet.box': 'dry' }),
+  ['inlet.builtIn', 'inlet.box', 'inlet.enclosure'],
+  glance('What box is it in?', (c) => [
+    ...(
+      [
+        ['3R, lid over the plug', 'rain-tight', '3R'],
+        ['3R, dry with the lid shut only', 'lid-closed-only', '3R'],
+        ['4X, lid over the plug', 'rain-tight', '4X'],
+        ['Outdoors, no rain-tight box', 'plain', 'unmarked'],
+        ['In a dry place', 'dry', undefined],
+      ] as const
+    ).map(([label, box, enclosure]) =>
+      reading(label, { 'inlet.builtIn': 'no', 'inlet.box': box, ...(enclosure && { 'inlet.enclosure': enclosure }) }),
+    ),
+    ...(traitOf(c.transfer?.kind, 'splicedIn')
+      ? [reading('In the face of the switch, dry', { 'inlet.builtIn': 'yes', 'inlet.box': 'dry' })]
+      : []),
   ]),
 );
 const pins = measured('Each hot pin, then the neutral pin, to ground; utility on, nothing plugged in', [

@@ -1,3 +1,4 @@
+import { OPEN_OHM } from '../codebook';
 import { CATALOGUE, catalogueKey, metaOf } from '../case';
 
 /** What a meter measures, as its lines name it. */
@@ -17,9 +18,6 @@ const METERED: ReadonlySet<string> = new Set(
 export const isMetered = (path: string): boolean => METERED.has(catalogueKey(path));
 /** The quantity of a fact that is read off an instrument. */
 export const quantityOf = (path: string): Quantity => metaOf(path).unit as Quantity;
-
-/** What an open circuit is written as, Ω: over every meter's range. */
-export const OPEN_OHM = 1_000_000;
 
 /** A line from an instrument. */
 interface Reported {

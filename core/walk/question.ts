@@ -83,16 +83,30 @@ function askedAt(c: Case, station: Station): readonly PartHere[] {
 export interface Wanted {
   readonly needs: ReadonlySet<string>;
   readonly mayLift: ReadonlySet<string>;
+  /** Recorded, and in contradiction to something else: asked once more, until somebody has looked again. */
+  readonly again: ReadonlySet<string>;
 }
 
-export const wantedBy = ({ outcomes }: Evaluation): Wanted => ({
+export const wantedBy = ({ outcomes, contradictions }: Evaluation): Wanted => ({
+  again: new Set(contradictions.flatMap((one) => one.unconfirmed)),
   needs: new Set(outcomes.flatMap((one) => (one.outcome === 'unproven' ? one.needs : []))),
   mayLift: new Set(outcomes.flatMap((one) => (one.outcome === 'violation' ? unlookedBy(one) : []))),
 });
 
 /** What is still to be found out at a part: what a rule asks for and nobody has looked at. */
-const openFacts = (c: Case, here: PartHere, { needs, mayLift }: Wanted): readonly string[] =>
-  factsOf(c, here).filter((path) => factAt(c, path) === undefined && (needs.has(path) || mayLift.has(path)));
+function openFacts(c: Case, here: PartHere, { needs, mayLift, again }: Wanted): readonly string[] {
+  const facts = factsOf(c, here);
+  const never = facts.filter((path) => factAt(c, path) === undefined && (needs.has(path) || mayLift.has(path)));
+  return again.size === 0 ? never : [...never, ...facts.filter((path) => again.has(path))];
+}
+
+/** The contradiction that a fact is part of, in a sentence; undefined where it is part of none. */
+export const doubtOf = ({ contradictions }: Evaluation, path: string): string | undefined =>
+  contradictions.find(({ facts }) => facts.includes(path))?.sentence;
+
+/** How a value is recorded that somebody gives to a fact which contradicts another: the same once more is a second look. */
+export const howAgain = (c: Case, evaluation: Evaluation, path: string, value: unknown): 'again' | 'touched' =>
+  factAt(c, path) === value && doubtOf(evaluation, path) !== undefined ? 'again' : 'touched';
 
 const RULES_OF_FACT = new Map<string, Rule[]>();
 for (const rule of RULES)
@@ -169,6 +183,7 @@ export function rightAnswer(key: string): string | undefined {
 /** The statements of a part that nobody has answered yet; at most seven at once. */
 export function linesOf(c: Case, here: PartHere, wanted: Wanted): readonly Line[] {
   return openFacts(c, here, wanted)
+    .filter((path) => factAt(c, path) === undefined)
     .flatMap((path) => {
       const meta = metaOf(path);
       const right = rightAnswer(catalogueKey(path));

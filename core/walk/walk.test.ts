@@ -355,7 +355,7 @@ describe('finding', () => {
     expect(paths('torque tool')[0]).toBe('transfer.torqueTool');
     expect(paths('knockouts')).toEqual(expect.arrayContaining(['inlet.entrySealed', 'panel.openingsClosed']));
     expect(
-      find(GOOD, 'weakest part')
+      find(GOOD, 'weakest of inlet')
         .map((one) => one.words)
         .join(),
     ).toMatch(/weakest/);

@@ -22,12 +22,20 @@ const AROUND = of('siting', 'shelter', 'firmBase', 'fuelAway', 'nothingBurns');
 /** Every part of the wall, in the order in which the current flows and a person walks; every fact is found out at one of them. */
 export const PARTS: readonly Part[] = [
   part('source/nameplate', 'Nameplate', [], seen(G.nameplate, G.watts)),
-  part('source/outlet', 'Receptacle in use', of('source', 'outletPoles'), seen(G.outlet)),
+  part('source/outlet', 'Receptacle in use', of('source', 'outletPoles', 'limitsItself'), seen(G.outlet)),
   part('source/receptacles', 'Its 120 V receptacles', of('source', 'receptacles120', 'madeBefore2015', 'gfciCordSets')),
   part(
     'source/bond',
     'Neutral and frame',
-    of('source', 'neutralBond', 'neutralFrameOhm', 'bondAltered', 'bondChangeProvided', 'bondChangeMarked'),
+    of(
+      'source',
+      'neutralBond',
+      'neutralFrameOhm',
+      'hotFrameV',
+      'bondAltered',
+      'bondChangeProvided',
+      'bondChangeMarked',
+    ),
   ),
   part('source/site', 'Height and heat', of('source', 'makerSiteW'), seen(G.usualSite)),
   part(
@@ -42,7 +50,7 @@ export const PARTS: readonly Part[] = [
   part('siting/gas', 'Gas line', of('siting', 'gasFit')),
   part('siting/around', 'Around it', AROUND, { later: true }),
 
-  part('cord/plug', 'Plug', of('cord', 'breakerA'), seen(G.plug)),
+  part('cord/plug', 'Plug', of('cord', 'markedA', 'breakerA', 'breakerPoles'), seen(G.plug)),
   part('cord/connector', 'House end', [], seen(G.connector)),
   part('cord/jacket', 'Jacket', [], seen(G.jacket)),
   part('cord/length', 'Length', of('cord', 'lengthFt')),
@@ -57,11 +65,11 @@ export const PARTS: readonly Part[] = [
   part('inlet/sign', 'Sign', [], seen(G.inletSign)),
   part('inlet/so', 'Listing, lid, entry', of('inlet', 'listed', 'lockable', 'entrySealed'), SO),
 
-  part('feeder/cable', 'Wiring method', stretch('racewayIn', 'othersInRaceway', 'fittings'), seen(G.cable)),
+  part('feeder/cable', 'Wiring method', stretch('racewayIn', 'othersInRaceway', 'fittings', 'flexes'), seen(G.cable)),
   part(
     'feeder/place',
     'Where it runs',
-    stretch('burialIn', 'burialUnder', 'sunMarked', 'wetMarked', 'burialMarked'),
+    stretch('conditioned', 'burialIn', 'burialUnder', 'sunMarked', 'wetMarked', 'burialMarked'),
     seen(G.place),
   ),
   part('feeder/length', 'Length', stretch('lengthFt')),
@@ -112,7 +120,7 @@ export const PARTS: readonly Part[] = [
     SO,
   ),
 
-  part('neutral/pole', 'Neutral here', of('neutral', 'switched')),
+  part('neutral/pole', 'Neutral here', of('neutral', 'switched', 'pole')),
   part('neutral/other', 'Bonds elsewhere', of('neutral', 'otherBond', 'derivedBond')),
   part('neutral/current', 'Neutral current', of('neutral', 'unbalancedA')),
 
@@ -153,7 +161,7 @@ export const PARTS: readonly Part[] = [
   ),
 
   part('loads/slot', 'Slot', circuit('slot')),
-  part('loads/use', 'What it feeds', circuit('continuous'), seen(G.preset)),
+  part('loads/use', 'What it feeds', circuit('cord', 'continuous', 'softStart', 'ownPlug'), seen(G.preset)),
   part('loads/handle', 'Handle and wire', circuit('byNameplate', 'sourceLeg', 'paired'), seen(G.handle, G.wire)),
   part('loads/neutral', 'Neutrals', [], { glances: [G.neutrals], every: true }),
   part('loads/others', 'The other breakers', of('loads', 'othersOff')),

@@ -1,6 +1,6 @@
 import { OFFICE_NUMBERS } from '../../codebook';
 import { amount, choice, yesNo } from '../fact';
-import { device, station, withKinds } from '../parts';
+import { device, station, withTrait } from '../parts';
 
 export const breaker = station({
   ratingA: device('Breaker rating', 'read the number on the handle', [30, 50, 20, 40, 60, 25, 15]),
@@ -54,7 +54,7 @@ export const breaker = station({
   atInterlock: yesNo({
     label: 'In the position the interlock reaches',
     ask: 'move the interlock: it must cover this very handle',
-    when: withKinds('retrofit-interlock'),
+    when: withTrait('onPanel'),
   }),
   displaced: choice(
     {

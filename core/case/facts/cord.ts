@@ -1,9 +1,16 @@
 import { CORD_TYPES, CORD_SIZES, type CordTypeName } from '../../codebook';
 import { amount, choice, wireSize, yesNo } from '../fact';
+import { traitOf } from '../traits';
 import { configuration, device, labeled, several, whenSite, wired } from '../parts';
 
 const isAdapter = (cord: Readonly<Record<string, unknown>>) => String(cord.part ?? '').startsWith('adapter');
 const engine = whenSite('source', 'kind', 'engine', undefined, 'not-seen');
+/** Appliances hang on cords, and nothing else. */
+const onCords: typeof wired = (_, site) =>
+  traitOf((site as { transfer?: { kind?: unknown } }).transfer?.kind, 'wired') === false;
+/** One listed piece with a rating of its own: no jacket to read. */
+const onePiece = (cord: Readonly<Record<string, unknown>>) => cord.part === 'adapter-listed';
+const hasJacket = (cord: Readonly<Record<string, unknown>>) => !onePiece(cord);
 const isCord = (cord: Readonly<Record<string, unknown>>) => !isAdapter(cord);
 
 export const cord = several(
@@ -32,22 +39,39 @@ export const cord = several(
     }),
     type: choice<CordTypeName>(
       labeled(Object.keys(CORD_TYPES) as CordTypeName[], (name) => name),
-      { label: 'Type letters', ask: 'read the jacket: SOOW, STW, SJTW and the like' },
+      { label: 'Type letters', ask: 'read the jacket: SOOW, STW, SJTW and the like', when: hasJacket },
     ),
-    sizeAwg: wireSize(CORD_SIZES, { label: 'Conductor size', ask: 'read the jacket: the number before the slash' }),
+    sizeAwg: wireSize(CORD_SIZES, {
+      label: 'Conductor size',
+      ask: 'read the jacket: the number before the slash',
+      when: hasJacket,
+    }),
+    markedA: device('Rating marked on the adapter', 'read it beside the listing mark', [30, 50, 20], onePiece),
     wires: choice(
       [
         ['4', '4 wires'],
         ['3', '3 wires'],
       ],
-      { label: 'Wires', ask: 'read the jacket: the number after the slash' },
+      { label: 'Wires', ask: 'read the jacket: the number after the slash', when: hasJacket },
     ),
     lengthFt: amount('ft', [1, 500], [20, 25, 10, 30, 50, 75, 100], {
       label: 'Length',
       ask: 'tape or tag',
-      when: wired,
+      when: (cord, site) => hasJacket(cord) && wired(cord, site),
     }),
     breakerA: device('Breaker in the adapter', 'read it; leave it open if there is none', [50, 30, 20], isAdapter),
+    breakerPoles: choice(
+      [
+        ['2', 'Both hots'],
+        ['1', 'One hot'],
+      ],
+      {
+        label: 'The breaker in the adapter opens',
+        ask: 'look: two handles joined, or one button that opens both hots',
+        sound: '2',
+        when: (cord) => isAdapter(cord) && typeof cord.breakerA === 'number',
+      },
+    ),
     markedC: choice(
       [
         ['60', '60 °C (140 °F)'],
@@ -86,7 +110,7 @@ export const cord = several(
       label: 'Plugged into another cord or strip',
       so: 'Goes from the source to its appliance by itself',
       ask: 'follow it: each cord goes from the source to its appliance by itself',
-      when: (cord, site) => isCord(cord) && (site as { transfer?: { kind?: unknown } }).transfer?.kind === 'none-cords',
+      when: (cord, site) => isCord(cord) && onCords(cord, site),
     }),
     pullTested: yesNo({ label: 'Ends lock or stay, pulled', ask: 'turn and pull at each end by hand, engine off' }),
   },

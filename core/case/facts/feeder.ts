@@ -54,6 +54,12 @@ const stretch = {
     ask: 'turn every coupling, connector and locknut of the metal path by hand: none may move',
     when: (stretch) => metalPath(stretch) && stretch.groundBy === 'raceway',
   }),
+  flexes: yesNo({
+    label: 'It has to flex after it is fitted',
+    ask: 'look what hangs on it: a thing that moves or shakes, or a box that stays',
+    sound: 'no',
+    when: (stretch) => method(stretch)?.metalGround === 'short' && stretch.groundBy === 'raceway',
+  }),
   groundAwg: wireSize(buildingWireSizes('copper'), {
     label: 'Equipment ground size',
     ask: 'read the jacket, or the bare or green conductor',
@@ -71,12 +77,22 @@ const stretch = {
       ask: 'thermometer on a hot day, or the design value for such a place',
     },
   ),
+  conditioned: yesNo({
+    label: 'This attic is heated and cooled',
+    ask: 'look for insulation above it and a register in it; else read the thermometer again on a hot day',
+    when: (stretch, site) =>
+      stretch.place === 'attic' &&
+      Number(stretch.ambientF ?? Infinity) <
+        Number((site as { source?: { airF?: unknown } }).source?.airF ?? -Infinity),
+  }),
   otherCarrying: amount('', [0, 60], [0, 2, 4, 6], {
     label: 'Other current-carrying conductors with it',
     ask: 'in the same raceway, cable or bundle of more than 24 in: hots, spares, and neutrals of two-wire circuits; not grounds, and not what can never be energized with it',
   }),
   racewayIn: choice(
-    labeled(RACEWAY_SIZES, (size) => `${size} in`),
+    RACEWAY_SIZES.toSorted((a, b) => Number(a === '3/8') - Number(b === '3/8')).map(
+      (size) => [size, `${size} in`] as const,
+    ),
     { label: 'Trade size', ask: 'read it off the raceway', when: isRaceway },
   ),
   othersInRaceway: amount('', [0, 60], [0, 2, 3, 4], {

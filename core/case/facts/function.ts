@@ -1,9 +1,10 @@
 import { OFFICE_NUMBERS } from '../../codebook';
 import { amount, choice, yesNo } from '../fact';
 import type { MechanismName } from '../mechanisms';
-import { station, whenSite, withBothLegs, withInlet, withKinds } from '../parts';
+import { both, station, whenSite, withInlet, withTrait } from '../parts';
 
 const when = withInlet;
+const withBothLegs = withTrait('bothLegs');
 const withMechanism = (...names: MechanismName[]) => whenSite('transfer', 'mechanism', ...names);
 /** Two handles with something between them. */
 const withTwoHandles = withMechanism('sliding-plate', 'two-part-plate', 'linkage', 'linked-mains');
@@ -28,7 +29,7 @@ export const functionTest = station({
   coverOnHolds: yesNo({
     label: 'Blocks with the cover on, all screws in',
     ask: 'cover on, every screw in: the part must not lift or shift with it',
-    when: (_, site) => whenSite('transfer', 'mountedOn', 'cover')(_, site) && withKinds('retrofit-interlock')(_, site),
+    when: both(whenSite('transfer', 'mountedOn', 'cover'), withTrait('onPanel')),
   }),
   bothWithPartMoved: tried(
     'Both on with the part lifted, turned or half-way',
@@ -43,7 +44,7 @@ export const functionTest = station({
   handlesIndependent: yesNo({
     label: 'Each handle moves alone, tied pairs together',
     ask: 'throw every handle: its neighbors must stay, the other half of its pair must come along',
-    when: (_, site) => withMechanism('circuit-handles')(_, site) && withKinds('load-side-switch')(_, site),
+    when: both(withMechanism('circuit-handles'), withTrait('handlePerPole')),
   }),
   cycle: yesNo({
     label: 'Goes over and comes back by itself',

@@ -1,5 +1,5 @@
 import { choice, yesNo } from '../fact';
-import { configuration, device, labeled, station } from '../parts';
+import { configuration, device, labeled, station, withTrait } from '../parts';
 import { ENCLOSURE_TYPES, type EnclosureType } from '../../codebook';
 
 export const inlet = station({
@@ -10,6 +10,12 @@ export const inlet = station({
   configuration: configuration('Inlet configuration', 'read the marking in the face, or compare with the drawings'),
   ratingA: device('Inlet rating, marked', 'read the marking on the inlet', [30, 50, 20, 15, 100]),
   listed: yesNo({ label: 'Bears a listing mark', ask: 'look for the mark of a testing laboratory on inlet and box' }),
+  builtIn: yesNo({
+    label: 'In the face of the switch itself',
+    ask: 'look: the inlet sits in the switch, and no wire runs to it from outside',
+    sound: 'no',
+    when: withTrait('splicedIn'),
+  }),
   box: choice(
     {
       'rain-tight': 'Outdoors, rain-tight with the cord in',

@@ -1,5 +1,5 @@
 import { choice, yesNo } from '../fact';
-import { station, whenSite, withInlet, withKinds } from '../parts';
+import { station, whenSite, withInlet, withTrait } from '../parts';
 
 const unswitched = whenSite('neutral', 'switched', 'no');
 
@@ -41,7 +41,7 @@ export const labels = station({
   generatorBreaker: yesNo({
     label: 'Generator breaker is named',
     ask: 'read the directory and the breaker: does it say generator',
-    when: withKinds('retrofit-interlock', 'transfer-panel'),
+    when: withTrait('backfedBreaker'),
   }),
   positions: yesNo({
     label: 'Positions of the transfer equipment are marked',

@@ -1,10 +1,11 @@
 import { amount, choice, wireSize, yesNo } from '../fact';
-import { MAY_BE_CONTINUOUS, SIZED_BY_NAMEPLATE, buildingWireSizes } from '../../codebook';
-import { device, several, station, withKinds, withMovedCircuits } from '../parts';
+import { MAY_BE_CONTINUOUS, MOTORS, SIZED_BY_NAMEPLATE, buildingWireSizes } from '../../codebook';
+import { device, several, station, unlessWithout, withTrait } from '../parts';
 
-const inPanel = withKinds(
-  'retrofit-interlock', 'load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic', 'single-circuit-switch', 'none-backfed', 'other',
-); // prettier-ignore
+/** There is a panel in which a circuit has its place. */
+const inPanel: ReturnType<typeof withTrait> = (circuit, site) =>
+  unlessWithout('wired')(circuit, site) && (site as { transfer?: { kind?: unknown } }).transfer?.kind !== undefined;
+const withMovedCircuits = withTrait('movedCircuits');
 
 type Circuit = Readonly<Record<string, unknown>>;
 const sharesNeutral = (circuit: Circuit) => ['a', 'b', 'c'].includes(circuit.neutralGroup as string);
@@ -42,6 +43,21 @@ const circuit = {
     label: 'Starting watts',
     ask: 'nameplate or table: motors start at several times their running watts; same as running if it has no motor',
   }),
+  softStart: yesNo({
+    label: 'Starts softly',
+    ask: 'nameplate or manual: an inverter drive or a soft starter; every other motor starts above its running watts',
+    when: (circuit) =>
+      MOTORS.includes(circuit.use) &&
+      typeof circuit.startingW === 'number' &&
+      typeof circuit.runningW === 'number' &&
+      circuit.startingW <= circuit.runningW &&
+      circuit.runningW > 0,
+  }),
+  ownPlug: yesNo({
+    label: 'The furnace has a cord and plug of its own',
+    ask: 'look at the furnace: a listed cord and plug, or fixed wiring',
+    when: (circuit, site) => circuit.use === 'furnace' && !unlessWithout('wired')(circuit, site),
+  }),
   continuous: yesNo({
     label: 'Draws its most for 3 hours or more',
     ask: 'heating, water heating, charging a car; not a refrigerator or pump that cycles',
@@ -52,9 +68,16 @@ const circuit = {
     {
       label: 'Leg of the source that its handle takes',
       ask: 'read it at the switch (lead or label), or meter it: 0 V between two on one leg, 240 V on two',
-      when: withKinds('load-side-switch'),
+      when: withTrait('handlePerPole'),
     },
   ),
+  cord: amount('', [1, 42], [1, 2, 3, 4], {
+    label: 'Cord that it hangs on',
+    ask: 'follow its cord to the source; cords are counted in the order in which they are recorded',
+    sound: 1,
+    when: (circuit, site) =>
+      !unlessWithout('wired')(circuit, site) && Number((site as { cord?: unknown[] }).cord?.length ?? 0) > 1,
+  }),
   neutralGroup: choice(
     { own: 'Its own', a: 'Shared, pair a', b: 'Shared, pair b', c: 'Shared, pair c' },
     { label: 'Neutral', ask: 'open the panel: two hots and one white in one cable share it', when: inPanel },
@@ -84,7 +107,7 @@ const circuit = {
     label: 'Its handles are tied',
     ask: 'try one handle: the other of its pair must come along, off and on',
     when: (circuit, site) =>
-      (circuit.volts === '240' && withKinds('load-side-switch')(circuit, site)) || sharesNeutral(circuit),
+      (circuit.volts === '240' && withTrait('handlePerPole')(circuit, site)) || sharesNeutral(circuit),
   }),
 };
 
@@ -93,6 +116,6 @@ export const loads = station({
   othersOff: yesNo({
     label: 'Every other breaker is off',
     ask: 'look along the panel: what is not planned is off, water heater, heat strips and car charger first',
-    when: withKinds('retrofit-interlock', 'whole-house-manual'),
+    when: withTrait('wholeBusOnSource'),
   }),
 });

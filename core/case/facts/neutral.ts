@@ -1,5 +1,11 @@
-import { amount, choice } from '../fact';
-import { station, whenSite } from '../parts';
+import { amount, choice, yesNo } from '../fact';
+import { station, whenSite, withTrait } from '../parts';
+
+const interlock = withTrait('onPanel');
+/** A switch at the meter itself. */
+const atMeter = whenSite('transfer', 'location', 'meter');
+/** A switch between a circuit and its load takes the neutral along, and that is traced. */
+const single = withTrait('singleCircuit');
 
 export const neutral = station({
   switched: choice(
@@ -7,8 +13,15 @@ export const neutral = station({
     {
       label: 'Neutral at the transfer equipment',
       ask: 'follow the white conductor: does a pole open it, or is it solid to the bar',
+      offered: { yes: (neutral, site) => !interlock(neutral, site) && !atMeter(neutral, site) },
     },
   ),
+  pole: yesNo({
+    label: 'A pole for the neutral was seen',
+    ask: 'count the poles, or read the label: three poles, or two and a pole for the white, that open together',
+    sound: 'yes',
+    when: (neutral, site) => neutral.switched === 'yes' && !single(neutral, site),
+  }),
   otherBond: choice(
     {
       none: 'Nowhere else',

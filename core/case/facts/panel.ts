@@ -1,10 +1,9 @@
 import { OFFICE_NUMBERS } from '../../codebook';
 import { NOT_SEEN, amount, choice, yesNo } from '../fact';
-import { device, station, withKinds } from '../parts';
+import { device, station, withTrait } from '../parts';
 
 /** A source that feeds the bus meets whatever else does; one that takes single circuits off it does not. */
-const onThisBus: ReturnType<typeof withKinds> = (panel, site) =>
-  !withKinds('load-side-switch', 'single-circuit-switch')(panel, site);
+const onThisBus: ReturnType<typeof withTrait> = (panel, site) => !withTrait('splicedIn')(panel, site);
 
 export const panel = station({
   mains: choice(

@@ -1,4 +1,4 @@
-import { CONFIGURATIONS, fahrenheitToC, type ConfigurationName } from '../../codebook';
+import { CONFIGURATIONS, FLOATING_OHM, fahrenheitToC, type ConfigurationName } from '../../codebook';
 import { NOT_SEEN, amount, choice, yesNo } from '../fact';
 import { configuration, device, station, wired, withInlet } from '../parts';
 
@@ -117,7 +117,14 @@ export const source = station({
     'Outlet breaker',
     'read the number on the breaker or button that feeds this receptacle',
     [30, 50, 20, 15, 40],
+    (source) => source.outletDevice !== 'none' || source.outletBreakerA !== undefined, // a number beside no breaker is asked about again
   ),
+  limitsItself: yesNo({
+    label: 'Its design prevents overload',
+    ask: 'manual: does it say that the source cannot give more than its rated current',
+    sound: 'no',
+    when: (source) => source.outletDevice === 'none',
+  }),
   outletPoles: choice(
     [
       ['1', 'One pole'],
@@ -164,6 +171,11 @@ export const source = station({
   neutralFrameOhm: amount('Ω', [0, 1_000_000], [[1_000_000, 'Open (OL)'], 0.1, 0.2, 0.5, 1, 10, 1000], {
     label: 'Neutral to frame, measured',
     ask: 'meter: neutral to frame, engine off, nothing plugged in; write OL as open',
+  }),
+  hotFrameV: amount('V', [0, 300], [120, 0, 60], {
+    label: 'Hot to frame, running',
+    ask: 'meter at low impedance: running, nothing plugged in, a hot to the frame; some 120 V where a relay bonds the neutral while it runs, little where it floats',
+    when: (source) => source.neutralBond === 'bonded' && Number(source.neutralFrameOhm ?? 0) >= FLOATING_OHM,
   }),
   bondAltered: choice(
     {

@@ -1,22 +1,17 @@
 import { BOX_TYPES, boxConductorSizes, buildingWireSizes, type BoxName } from '../../codebook';
 import { MECHANISMS, type MechanismName } from '../mechanisms';
 import { amount, choice, wireSize, yesNo } from '../fact';
-import {
-  TRANSFER_KINDS,
-  device,
-  labeled,
-  station,
-  withKinds,
-  type TransferKind,
-  withInlet,
-  withMovedCircuits,
-  withWholeHouse,
-} from '../parts';
+import { device, labeled, station, withInlet, withTrait } from '../parts';
+import { TRANSFER_KINDS, type TransferKind } from '../traits';
 
-const interlock = withKinds('retrofit-interlock');
+const interlock = withTrait('onPanel');
+const withWholeHouse = withTrait('wholeHouse');
+const withMovedCircuits = withTrait('movedCircuits');
+const single = withTrait('singleCircuit');
+const automatic = withTrait('automatic');
 const withFirstSwitch: typeof withWholeHouse = (transfer, site) =>
   withWholeHouse(transfer, site) && transfer.location === 'first';
-const splicedIn = withKinds('load-side-switch', 'single-circuit-switch');
+const splicedIn = withTrait('splicedIn');
 
 export const transfer = station({
   kind: choice<TransferKind>(TRANSFER_KINDS, {
@@ -31,7 +26,7 @@ export const transfer = station({
       'no-utility': 'No utility at all',
       unlike: 'None of these',
     },
-    { label: 'What it is', ask: 'look, and read every label on it', when: withKinds('other') },
+    { label: 'What it is', ask: 'look, and read every label on it', when: (transfer) => transfer.kind === 'other' },
   ),
   backfeedsOutlet: yesNo({
     label: 'A cord feeds the house through an outlet',
@@ -150,7 +145,7 @@ export const transfer = station({
   workingSpace: yesNo({
     label: 'Working space at the transfer equipment',
     ask: 'tape: 30 in wide, 36 in deep, 6½ ft high, kept clear',
-    when: withKinds('load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic'),
+    when: withTrait('ownSpace'),
   }),
   neutralOnGfciBreaker: yesNo({
     label: 'A moved circuit’s neutral stays on a GFCI or AFCI breaker',
@@ -171,50 +166,50 @@ export const transfer = station({
   neutralTraced: yesNo({
     label: 'Neutral of the circuit goes through the switch',
     ask: 'load neutral on the load lead, line neutral on the line lead; meter with both off',
-    when: withKinds('single-circuit-switch'),
+    when: single,
   }),
   circuitLimitA: device(
     'Largest circuit the switch is rated for',
     'read the label of the switch; 30 A if it says nothing',
     [30, 20, 50],
-    withKinds('load-side-switch'),
+    withTrait('handlePerPole'),
   ),
   box: choice<BoxName | 'marked'>(
     {
       ...labeled(Object.keys(BOX_TYPES) as BoxName[], (name) => BOX_TYPES[name].label),
       marked: 'Another, volume marked',
     },
-    { label: 'Box with the splices', ask: 'read or measure it', when: withKinds('single-circuit-switch') },
+    { label: 'Box with the splices', ask: 'read or measure it', when: single },
   ),
   boxIn3: amount('in³', [4, 500], [22.5, 34, 42, 50], {
     label: 'Volume marked in the box',
     ask: 'read it inside the box',
-    when: (transfer) => transfer.kind === 'single-circuit-switch' && transfer.box === 'marked',
+    when: (transfer, site) => single(transfer, site) && transfer.box === 'marked',
   }),
   boxAwg: wireSize(boxConductorSizes(), {
     label: 'Largest conductor in the box',
     ask: 'read it',
-    when: withKinds('single-circuit-switch'),
+    when: single,
   }),
   boxConductors: amount('', [0, 40], [4, 6, 8, 3, 5], {
     label: 'Insulated conductors in the box',
     ask: 'count each that enters or passes; a loop counts once',
-    when: withKinds('single-circuit-switch'),
+    when: single,
   }),
   boxGrounds: amount('', [0, 20], [3, 2, 4], {
     label: 'Equipment grounds in the box',
     ask: 'count them',
-    when: withKinds('single-circuit-switch'),
+    when: single,
   }),
   boxClamps: yesNo({
     label: 'Clamps inside the box',
     ask: 'look for clamps that take room inside',
-    when: withKinds('single-circuit-switch'),
+    when: single,
   }),
   boxDevices: amount('', [0, 4], [1, 0, 2], {
     label: 'Switches or receptacles in the box',
     ask: 'count the yokes',
-    when: withKinds('single-circuit-switch'),
+    when: single,
   }),
   conductorFillPercent: amount('%', [0, 100], [20, 30, 40], {
     label: 'Conductors fill the panel gutter',
@@ -229,11 +224,11 @@ export const transfer = station({
   loadManaged: yesNo({
     label: 'Load is managed automatically',
     ask: 'look for load-shed modules or a listed controller',
-    when: withKinds('whole-house-automatic'),
+    when: automatic,
   }),
   transferredW: amount('W', [100, 100_000], [5000, 7000, 9500, 12_000, 20_000], {
     label: 'Load that transfers by itself',
     ask: 'calculated load of everything the switch connects',
-    when: withKinds('whole-house-automatic'),
+    when: automatic,
   }),
 });

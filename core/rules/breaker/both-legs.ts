@@ -7,7 +7,7 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('110.3(B)', '240.15(B)'),
   facts: ['transfer.kind', 'transfer.otherKind', 'breaker.acrossBothLegs'],
-  notApplicable: without('backfed breaker'),
+  notApplicable: without('backfedBreaker'),
   check: (look) =>
     answered(look, 'breaker.acrossBothLegs', 'yes', {
       good: 'One pole on each leg: 240 V between them.',

@@ -9,27 +9,50 @@ const NO_BACKFED: Facts[] = [
 ];
 const saying = (text: string) => expect.stringContaining(text) as unknown as string;
 
+const NO_DEVICE: Facts = { 'source.outletDevice': 'none', 'source.outletBreakerA': undefined };
 ruleTable('breaker/not-above-weakest-link', {
-  holds: [[{}, { found: 30, allowed: 30 }], { 'breaker.ratingA': 20 }, { 'transfer.kind': 'transfer-panel' }],
+  holds: [
+    [{}, { found: 30, allowed: 30 }],
+    { 'breaker.ratingA': 20 },
+    { 'transfer.kind': 'transfer-panel' },
+    // 50 A inlet, feeder and breaker behind a 30 A source; its cord is the source’s to protect
+    { 'breaker.ratingA': 50, 'inlet.ratingA': 50, 'inlet.configuration': '14-50', 'feeder.stretches[0].sizeAwg': '6' },
+    { 'cord[0].sizeAwg': '12' },
+    { 'source.outletBreakerA': 20 },
+  ],
   violation: [
     [{ 'breaker.ratingA': 50 }, { severity: 'correction', found: 50, allowed: 30, remedy: saying('30 A') }],
     // without a device of its own at the source nothing else protects the feeder
-    [{ 'breaker.ratingA': 50, 'source.outletDevice': 'none' }, { severity: 'hazard' }],
+    [
+      { 'breaker.ratingA': 50, 'source.outletDevice': 'none', 'source.outletBreakerA': undefined },
+      { severity: 'hazard' },
+    ],
     [{ 'breaker.ratingA': 50, 'source.outletDevice': undefined }, { severity: 'hazard' }],
     [{ 'breaker.ratingA': 50, 'source.outletBreakerA': 50 }, { severity: 'hazard' }],
-    // a cord that nobody has read may be weaker than that device
+    // the lesser of stamp and face
+    [
+      { 'breaker.ratingA': 30, 'inlet.configuration': 'L14-20', 'source.outletBreakerA': 20 },
+      { allowed: 20, reason: saying('inlet') },
+    ],
+    // the cord is protected by the source’s own device, whatever it is
     [
       { 'breaker.ratingA': 50, 'cord[0].sizeAwg': undefined },
-      { severity: 'hazard', allowed: 30 },
+      { severity: 'correction', allowed: 30 },
     ],
     // what was read of an adapter is put aside where it turned out to be a plain cord
     [{ 'breaker.ratingA': 50, 'cord[0].breakerA': 20 }, { allowed: 30 }],
     [
-      { 'cord[0].part': 'adapter-listed', 'cord[0].breakerA': 20 },
+      { ...NO_DEVICE, 'cord[0].part': 'adapter-listed', 'cord[0].markedA': 50, 'cord[0].breakerA': 20 },
       { allowed: 20, reason: saying('cord') },
     ], // an adapter’s own breaker is a link
-    [{ 'cord[0].sizeAwg': '12' }, { allowed: 25, reason: saying('cord'), remedy: saying('25 A') }],
-    [{ 'source.outletBreakerA': 20 }, { allowed: 20, reason: saying('source outlet') }],
+    [
+      { ...NO_DEVICE, 'cord[0].sizeAwg': '12' },
+      { allowed: 25, reason: saying('cord'), remedy: saying('25 A') },
+    ],
+    [
+      { ...NO_DEVICE, 'source.outlet': 'L14-20' },
+      { allowed: 20, reason: saying('source outlet') },
+    ],
     [{ 'feeder.stretches[0].sizeAwg': '14' }, { allowed: 15, reason: saying('feeder') }],
     // 10 AWG THWN-2 at 75 °C terminals would bear 35 A; 240.4(D) stops at 30
     [
@@ -40,6 +63,7 @@ ruleTable('breaker/not-above-weakest-link', {
         'feeder.houseTerminal': '75',
         'breaker.ratingA': 35,
         'inlet.ratingA': 50,
+        'inlet.configuration': '14-50',
         'cord[0].sizeAwg': '6',
         'source.outletBreakerA': 50,
       },
@@ -47,11 +71,16 @@ ruleTable('breaker/not-above-weakest-link', {
     ],
     // seen although others are unknown
     { 'breaker.ratingA': 50, 'cord[0].sizeAwg': undefined, 'feeder.stretches[0].sizeAwg': undefined },
-    [{ 'cord[0].sizeAwg': '18' }, { allowed: 10, remedy: saying('No standard breaker') }],
+    [
+      { ...NO_DEVICE, 'cord[0].sizeAwg': '18' },
+      { allowed: 10, remedy: saying('No standard breaker') },
+    ],
   ],
   unproven: [
     [{ 'breaker.ratingA': undefined }, ['breaker.ratingA']],
-    [{ 'cord[0].sizeAwg': undefined, 'inlet.ratingA': 'not-seen' }, ['cord[0].sizeAwg', 'inlet.ratingA']],
+    [{ ...NO_DEVICE, 'cord[0].sizeAwg': undefined, 'inlet.ratingA': 'not-seen' }, ['cord[0].sizeAwg', 'inlet.ratingA']],
+    [{ 'cord[0].sizeAwg': undefined, 'inlet.ratingA': 'not-seen' }, ['inlet.ratingA']],
+    [{ 'source.outletDevice': undefined }, ['source.outletDevice']],
   ],
   notApplicable: NO_BACKFED,
 });

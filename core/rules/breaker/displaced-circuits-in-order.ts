@@ -7,7 +7,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('240.4', '110.3(B)'),
   facts: ['transfer.kind', 'transfer.otherKind', 'breaker.displaced'],
-  notApplicable: without('backfed breaker'),
+  notApplicable: without('backfedBreaker'),
   check: (look) => {
     const moved = look.need('breaker.displaced');
     if (moved === 'none') return holds('No circuit was moved.');

@@ -7,7 +7,7 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('408.36(D)'),
   facts: ['transfer.kind', 'transfer.otherKind', 'breaker.heldDown'],
-  notApplicable: without('backfed breaker'),
+  notApplicable: without('backfedBreaker'),
   check: (look) =>
     answered(look, 'breaker.heldDown', 'yes', {
       good: 'A fastener holds it in place.',

@@ -14,7 +14,7 @@ export default rule({
     'breaker.availableKa',
     'breaker.seriesRated',
   ],
-  notApplicable: without('backfed breaker'),
+  notApplicable: without('backfedBreaker'),
   check: (look) => {
     look.needAll('breaker.interruptingKa');
     const ratedKa = look.need('breaker.interruptingKa');

@@ -8,7 +8,7 @@ export default rule({
   cites: everyEdition('110.3(B)'),
   right: { 'breaker.listedForPanel': ['yes'] },
   facts: ['transfer.kind', 'transfer.otherKind', 'breaker.listedForPanel'],
-  notApplicable: without('backfed breaker'),
+  notApplicable: without('backfedBreaker'),
   check: (look) =>
     answered(look, 'breaker.listedForPanel', 'yes', {
       good: 'Its type stands on the panel label.',

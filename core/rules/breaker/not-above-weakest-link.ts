@@ -1,22 +1,33 @@
 import { standardDeviceAtOrBelowA } from '../../codebook';
-import { CORD_FACTS, STRETCH_FACTS, lacking, linksAhead, weakest, WEAKEST_LINK_CITES } from '../../electrical';
+import {
+  aheadOfInlet,
+  CORD_FACTS,
+  lacking,
+  linksAhead,
+  ROW_FACTS,
+  STRETCH_FACTS,
+  weakest,
+  WEAKEST_LINK_CITES,
+} from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'breaker/not-above-weakest-link',
-  holds: 'The backfed breaker is no larger than the weakest part ahead of it.',
+  holds:
+    'The backfed breaker is no larger than the weakest of inlet and feeder, and of cord and outlet where the source has no device of its own.',
   severity: 'hazard',
   weighs: 'correction where the source has a device of its own, no larger than the weakest part',
   not: 'A smaller breaker than the outlet’s: that is no fault, for it protects what is behind it.',
   cites: WEAKEST_LINK_CITES,
   facts: [
-    'transfer.otherKind', 'breaker.ratingA', 'source.outletBreakerA', 'source.outletDevice', 'inlet.ratingA', 'cord.breakerA',
-    ...CORD_FACTS, ...STRETCH_FACTS,
+    'transfer.kind', 'transfer.otherKind', ...ROW_FACTS, ...CORD_FACTS, ...STRETCH_FACTS,
   ], // prettier-ignore
-  notApplicable: without('backfed breaker'),
+  notApplicable: without('backfedBreaker'),
   check: (look) => {
     const breakerA = look.known('breaker.ratingA');
-    const links = linksAhead(look);
+    // With a device of its own the source protects its outlet and cord, whatever stands behind them.
+    const own = look.known('source.outletDevice') === 'own';
+    const links = linksAhead(look).filter(({ station }) => !own || (station !== 'source' && station !== 'cord'));
     for (const link of links) {
       if (link.ratingA === undefined) continue;
       look.adopt(link);
@@ -28,7 +39,7 @@ export default rule({
     if (breakerA !== undefined && weak && breakerA > weak.ratingA) {
       const stays = standardDeviceAtOrBelowA(weak.ratingA);
       // With a device of its own at the source, no larger than the weakest part, what lies between is protected from there.
-      const aheadA = look.known('source.outletDevice') === 'own' ? look.known('source.outletBreakerA') : undefined;
+      const aheadA = own ? look.attempt(aheadOfInlet).value?.ampsA : undefined;
       const allKnown = links.every((link) => link.missing.length === 0); // what nobody has seen may be weaker still
       const protectedAhead = aheadA !== undefined && allKnown && aheadA <= weak.ratingA;
       return violation(
@@ -39,7 +50,11 @@ export default rule({
         { ...detail, ...(protectedAhead ? { severity: 'correction' as const } : {}) },
       );
     }
-    lacking(links, ...(breakerA === undefined ? ['breaker.ratingA'] : []));
+    lacking(
+      links,
+      ...(breakerA === undefined ? ['breaker.ratingA'] : []),
+      ...(look.peek('source.outletDevice') === undefined ? ['source.outletDevice'] : []),
+    );
     return holds(`${weak!.ratingA} A allowed by ${name}, ${breakerA} A found.`, detail);
   },
 });

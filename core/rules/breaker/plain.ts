@@ -1,7 +1,7 @@
 import { everyEdition } from '../../codebook';
 import { asked, without, type Rule } from '../rule';
 
-const notApplicable = without('backfed breaker');
+const notApplicable = without('backfedBreaker');
 
 export default [
   asked({

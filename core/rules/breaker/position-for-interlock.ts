@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { answered, kindOf, rule, without } from '../rule';
+import { answered, rule, without } from '../rule';
 
 export default rule({
   id: 'breaker/position-for-interlock',
@@ -8,8 +8,8 @@ export default rule({
   cites: everyEdition('702.5', '110.3(B)'),
   facts: ['transfer.kind', 'transfer.otherKind', 'breaker.atInterlock'],
   notApplicable: (look) =>
-    without('backfed breaker')(look) ??
-    (kindOf(look) === 'retrofit-interlock' ? undefined : 'a factory-linked pair has no position to miss'),
+    without('backfedBreaker')(look) ??
+    (look.has('onPanel') ? undefined : 'a factory-linked pair has no position to miss'),
   check: (look) =>
     answered(look, 'breaker.atInterlock', 'yes', {
       good: 'The interlock reaches its handle.',

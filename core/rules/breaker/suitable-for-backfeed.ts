@@ -7,7 +7,7 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('110.3(B)', '408.36(D)'),
   facts: ['transfer.kind', 'transfer.otherKind', 'breaker.lineLoadMarked'],
-  notApplicable: without('backfed breaker'),
+  notApplicable: without('backfedBreaker'),
   check: (look) =>
     answered(look, 'breaker.lineLoadMarked', 'no', {
       good: 'It bears no LINE and LOAD marking; it may be fed from either side.',

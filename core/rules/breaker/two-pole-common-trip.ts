@@ -7,7 +7,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('240.15(B)'),
   facts: ['transfer.kind', 'transfer.otherKind', 'breaker.construction'],
-  notApplicable: without('backfed breaker'),
+  notApplicable: without('backfedBreaker'),
   check: (look) => {
     const construction = look.need('breaker.construction');
     if (construction === 'common-trip') return holds('One two-pole breaker with a common trip.');

@@ -2,7 +2,7 @@ import { cordAt } from '../../case';
 import { AMBIENT_FACTOR, everyEdition, ambientFactor, fahrenheitToC, type ColumnC } from '../../codebook';
 import { BRIDGED_FACTS, CORD_FACTS, bridged, cordAmpacityA, feedOf, rounded } from '../../electrical';
 import { PLAN_FACTS, ampereAtOnce, plannedLoads } from '../../loads';
-import { firstViolation, holds, rule, violation } from '../rule';
+import { firstOf, firstViolation, holds, rule, violation, withoutCord } from '../rule';
 
 export default rule({
   id: 'cord/ambient',
@@ -12,10 +12,11 @@ export default rule({
   cites: everyEdition('400.5', 'guidance'),
   not: 'Sun on the jacket, and coils (cord/not-coiled-under-load). The outlet’s breaker is judged without heat: cord/ampacity.',
   facts: ['source.kind', 'source.airF', 'cord.part', 'cord.markedC', ...CORD_FACTS, ...BRIDGED_FACTS, ...PLAN_FACTS],
-  notApplicable: (look) =>
+  notApplicable: firstOf(withoutCord, (look) =>
     look.need('source.kind') === 'power-station'
       ? 'a power station may stand in cool rooms; its air is not recorded'
       : undefined,
+  ),
   check: (look) => {
     const plan = look.attempt(plannedLoads);
     const twoLegs = look.attempt((side) => feedOf(side) === '120/240' && !bridged(side));

@@ -1,57 +1,122 @@
 import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { CORD_FACTS, cordAmpacityA, lacking, smallestCordSize, type Attempt } from '../../electrical';
-import { holds, rule, together, violation, type Finding } from '../rule';
+import {
+  AHEAD_FACTS,
+  CORD_FACTS,
+  aheadOfCord,
+  cordAmpacityA,
+  faceBearsA,
+  lacking,
+  smallestCordSize,
+  type Attempt,
+  type Look,
+} from '../../electrical';
+import { holds, rule, together, violation, withoutCord, type Finding } from '../rule';
 
 /** Listed sets for appliances, on circuits of 20 A and less, count as protected from 16 AWG up (240.5(B)); a cord that feeds a house does not. */
 const SET_DEVICE_A = 20;
 const SET_CITES = everyEdition('240.5(B)');
+const FACE_CITES = everyEdition('110.3(B)', '406.7');
 
 export default rule({
   id: 'cord/ampacity',
-  holds: 'Every cord carries what the source outlet’s breaker lets pass.',
+  holds: 'Every cord carries, by its conductors and by its ends, what stands ahead of it lets pass.',
   severity: 'hazard',
-  cites: everyEdition('400.5', '240.5'),
+  weighs: 'correction where the source has no device and the cord carries its nameplate current, but not 115 % of it',
+  cites: everyEdition('400.5', '240.5', '445.13'),
   not: 'The next size up of 240.4(B), which is not for cords; and heat, which is cord/ambient’s.',
-  facts: ['transfer.kind', 'source.outletBreakerA', ...CORD_FACTS],
+  facts: ['transfer.kind', ...AHEAD_FACTS, ...CORD_FACTS, 'cord.daisyChained', 'cord.sourceEnd', 'cord.inletEnd'],
+  notApplicable: withoutCord,
   check: (look) => {
-    const device = look.attempt((side) => side.need('source.outletBreakerA'));
-    const feedsHouse = look.attempt((side) => side.need('transfer.kind') !== 'none-cords');
-    const cords: Attempt<number>[] = [];
-    for (let i = 0; i < look.cords; i++) cords.push(look.attempt((side) => cordAmpacityA(side, i)));
-    for (const part of [device, ...cords]) look.adopt(part);
-    const deviceA = device.value;
-    const undecided: Attempt<unknown>[] = [];
+    const feedsHouse = look.attempt((side) => side.has('wired'));
     const wrong: Finding[] = [];
-    if (deviceA !== undefined)
-      for (const [i, { value: ampacityA }] of cords.entries()) {
-        if (ampacityA === undefined || deviceA <= ampacityA) continue;
-        const size = look.need(cordAt(i).sizeAwg);
-        if (deviceA <= SET_DEVICE_A && size !== '18' && feedsHouse.value !== true) {
-          undecided.push(feedsHouse);
-          look.step(`Cord set of ${size} AWG for appliances, on ${deviceA} A`, 'counts as protected', '', SET_CITES);
+    const parts: Attempt<unknown>[] = [];
+    const least: Borne[] = [];
+    for (let i = 0; i < look.cords; i++) {
+      const ahead = look.attempt((side) => aheadOfCord(side, i));
+      const cord = look.attempt((side) => borne(side, i, ahead.value?.ampsA ?? 0));
+      look.adopt(ahead);
+      look.adopt(cord);
+      parts.push(ahead, cord);
+      if (!ahead.value || !cord.value) continue;
+      const { ampsA: aheadA, words } = ahead.value;
+      least.push({ ...cord.value, aheadA });
+      if (aheadA <= cord.value.allowedA) continue;
+      const size = look.peek(cordAt(i).sizeAwg);
+      if (ahead.value.isDevice && aheadA <= SET_DEVICE_A && !cord.value.byFace && size !== undefined && size !== '18') {
+        if (feedsHouse.value === undefined) parts.push(feedsHouse);
+        if (feedsHouse.value !== true) {
+          look.step(`Cord set of ${size} AWG for appliances, on ${aheadA} A`, 'counts as protected', '', SET_CITES);
           continue;
         }
-        const better = smallestCordSize(look, look.need(cordAt(i).wires), deviceA);
-        wrong.push({
-          ...violation(
-            `${ampacityA} A allowed by cord ${i + 1} (${size} AWG), ${deviceA} A outlet breaker ahead of it.`,
-            better
-              ? `Use a cord of ${better} AWG or larger.`
-              : 'No cord of the table carries this; use a smaller outlet.',
-            { found: deviceA, allowed: ampacityA, unit: 'A' },
-          ),
-          part: { list: 'cord', index: i },
-        });
       }
-    const found = together(wrong);
+      const better = cord.value.byFace ? undefined : smallestCordSize(look, look.peek(cordAt(i).wires) ?? '4', aheadA);
+      wrong.push({
+        ...violation(
+          `${cord.value.allowedA} A allowed by cord ${i + 1} (${cord.value.by}), ${words} ahead of it.`,
+          better
+            ? `Use a cord of ${better} AWG or larger.`
+            : cord.value.byFace
+              ? `Use one whose ends bear ${aheadA} A, or an outlet with a smaller device.`
+              : 'No cord of the table carries this; use a smaller outlet.',
+          {
+            found: aheadA,
+            allowed: cord.value.allowedA,
+            unit: 'A',
+            // Without a device what can flow is what the nameplate says; the share above it is 445.13’s.
+            ...(!ahead.value.isDevice && ahead.value.flowsA <= cord.value.allowedA
+              ? { severity: 'correction' as const }
+              : {}),
+          },
+        ),
+        part: { list: 'cord', index: i },
+      });
+    }
+    // The gravest speaks for all.
+    const found = together(
+      wrong.toSorted((a, b) => Number(a.severity !== undefined) - Number(b.severity !== undefined)),
+    );
     if (found) return found;
-    lacking([device, ...cords, ...undecided]);
-    const allowed = Math.min(...cords.map((one) => one.value!));
-    return holds(`${allowed} A allowed by the cord, ${deviceA} A outlet breaker.`, {
-      found: deviceA,
-      allowed,
+    lacking(parts);
+    const { allowedA, aheadA } = least.reduce((one, other) =>
+      other.allowedA - other.aheadA! < one.allowedA - one.aheadA! ? other : one,
+    );
+    return holds(`${allowedA} A allowed by the cord, ${aheadA} A ahead of it.`, {
+      found: aheadA,
+      allowed: allowedA,
       unit: 'A',
     });
   },
 });
+
+interface Borne {
+  readonly allowedA: number;
+  readonly by: string;
+  readonly byFace: boolean;
+  readonly aheadA?: number;
+}
+
+/** What a cord bears: its conductors, and where its two ends differ the face of the far one, which is its own. */
+function borne(look: Look, index: number, aheadA: number): Borne {
+  const at = cordAt(index);
+  const ampacity = look.attempt((side) => cordAmpacityA(side, index));
+  const ends = look.attempt((side) => {
+    side.needAll(at.sourceEnd, at.inletEnd);
+    return [side.need(at.sourceEnd), side.need(at.inletEnd)] as const;
+  });
+  look.adopt(ampacity);
+  look.adopt(ends);
+  const size = look.peek(at.sizeAwg);
+  const by = size === undefined || look.peek(at.part) === 'adapter-listed' ? 'its marking' : `${size} AWG`;
+  // Behind a breaker of its own the far end of an adapter sees that one.
+  const ownA = look.peek(at.part) === 'adapter-listed' && look.asks(at.breakerA) ? look.known(at.breakerA) : undefined;
+  const [near, far] = ends.value ?? [];
+  if (near !== undefined && far !== undefined && near !== far) {
+    const bearsA = faceBearsA(far, Math.min(aheadA, ownA ?? Infinity));
+    if (bearsA < Math.min(ampacity.value ?? Infinity, ownA ?? Infinity) && bearsA < aheadA)
+      return { allowedA: look.step(`${far}, its far end`, bearsA, 'A', FACE_CITES), by: far, byFace: true };
+  }
+  look.requireAll(ampacity, ends);
+  // Its conductors too are protected from there on, but for the short way to it.
+  return { allowedA: ampacity.value!, by, byFace: false };
+}

@@ -1,6 +1,6 @@
 import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { firstViolation, holds, rule, violation } from '../rule';
+import { firstViolation, holds, rule, violation, withoutCord } from '../rule';
 
 /** The house end goes first: the source is seen to stand still, the house is only believed dead, and the other end would be fed by it. */
 const TWO_PLUGS_REMEDY =
@@ -12,6 +12,7 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('406.7(B)'),
   facts: ['cord.inletEndGender', 'cord.part'],
+  notApplicable: withoutCord,
   check: (look) =>
     firstViolation(look, 'cord', (side, i) =>
       side.need(cordAt(i).inletEndGender) === 'plug'

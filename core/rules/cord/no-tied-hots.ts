@@ -1,6 +1,6 @@
 import { cordAt } from '../../case';
 import { CONFIGURATIONS, everyEdition } from '../../codebook';
-import { firstViolation, holds, rule, violation } from '../rule';
+import { firstViolation, holds, rule, violation, withoutCord } from '../rule';
 
 const REMEDY =
   'Stop the source and see it stand still (a battery: output off), outlet breaker off, and prove both ends dead with a tester that is tried before and after; only then unplug it and put it out of use. Use a listed four-wire cord.';
@@ -12,6 +12,7 @@ export default rule({
   cites: everyEdition('110.3(B)', '406.7'),
   not: 'A cord that ties both hots to one pole of a 120 V face: that is a bridged feed, judged with neutral and loads.',
   facts: ['cord.bridges', 'cord.sourceEnd', 'cord.inletEnd'],
+  notApplicable: withoutCord,
   check: (look) =>
     firstViolation(look, 'cord', (side, i) => {
       const at = cordAt(i);

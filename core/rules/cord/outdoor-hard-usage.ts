@@ -1,15 +1,17 @@
 import { cordAt } from '../../case';
 import { CORD_TYPES, CORD_TYPE_CITES, lettersOf } from '../../codebook';
-import { firstViolation, holds, rule, violation } from '../rule';
+import { firstViolation, holds, rule, violation, withoutCord } from '../rule';
 
 export default rule({
   id: 'cord/outdoor-hard-usage',
   holds: 'Every cord is of a hard or extra-hard usage type made for outdoors.',
   severity: 'correction',
   cites: CORD_TYPE_CITES,
-  facts: ['cord.type'],
+  facts: ['cord.part', 'cord.type'],
+  notApplicable: withoutCord,
   check: (look) =>
     firstViolation(look, 'cord', (side, i) => {
+      if (side.peek(cordAt(i).part) === 'adapter-listed') return undefined; // one piece, with a listing of its own
       const name = side.need(cordAt(i).type);
       const { usage, outdoors } = CORD_TYPES[name];
       if (usage !== 'not-hard' && outdoors) return undefined;

@@ -1,6 +1,6 @@
 import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { firstViolation, holds, rule, violation, type Rule } from '../rule';
+import { withoutCord, firstViolation, holds, rule, violation, type Rule } from '../rule';
 
 type Key = 'part' | 'run' | 'coiled' | 'pullTested';
 interface EachCord extends Omit<Rule, 'station' | 'facts' | 'check' | 'right'> {
@@ -18,7 +18,8 @@ function eachCord({ key, right, cordsAlone, good, bad, remedy, ...rest }: EachCo
   return rule({
     ...rest,
     right: { [`cord.${key}`]: right },
-    facts: [`cord.${key}`, ...(cordsAlone ? ['cord.part'] : [])],
+    facts: [`cord.${key}`, 'source.connection', ...(cordsAlone ? ['cord.part'] : [])],
+    notApplicable: withoutCord,
     check: (look) =>
       firstViolation(look, 'cord', (side, i) => {
         if (cordsAlone && side.need(cordAt(i).part) !== 'cord') return undefined;
@@ -73,8 +74,7 @@ export default [
     cites: everyEdition('400.12', '110.3(B)'),
     facts: ['transfer.kind', 'cord.part', 'cord.daisyChained'],
     right: { 'cord.daisyChained': ['no'] },
-    notApplicable: (look) =>
-      look.need('transfer.kind') === 'none-cords' ? undefined : 'the cord feeds the house, not an appliance',
+    notApplicable: (look) => (look.has('wired') ? 'the cord feeds the house, not an appliance' : undefined),
     check: (look) =>
       firstViolation(look, 'cord', (side, i) =>
         side.need(cordAt(i).part) === 'cord' && side.need(cordAt(i).daisyChained) === 'yes'

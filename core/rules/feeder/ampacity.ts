@@ -1,16 +1,24 @@
 import { movedIn2020 } from '../../codebook';
-import { STRETCH_FACTS, rounded, smallestStretchSize, stretchAmpacity, type Look } from '../../electrical';
-import { holds, rule, violation, without } from '../rule';
+import {
+  AHEAD_FACTS,
+  aheadOfInlet,
+  type Look,
+  rounded,
+  smallestStretchSize,
+  STRETCH_FACTS,
+  stretchAmpacity,
+} from '../../electrical';
+import { firstOf, holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch, type Judged } from './worst-stretch';
 
 function judge(look: Look, index: number): Judged {
   const ampacity = look.attempt((side) => stretchAmpacity(side, index));
-  const device = look.attempt((side) => side.need('source.outletBreakerA'));
+  const device = look.attempt((side) => aheadOfInlet(side));
   look.requireAll(ampacity, device);
   const { ampacityA, deviceA } = ampacity.value!;
-  const aheadA = device.value!;
+  const { ampsA: aheadA, words } = device.value!;
   const detail = { found: aheadA, allowed: deviceA, unit: 'A' };
-  const found = `${rounded(ampacityA)} A ampacity (${stretchName(look, index)}), ${aheadA} A device ahead of it.`;
+  const found = `${rounded(ampacityA)} A ampacity (${stretchName(look, index)}), ${words} ahead of it.`;
   if (aheadA <= deviceA) return { least: ampacityA, finding: holds(found, detail) };
   const better = smallestStretchSize(look, index, aheadA);
   const stays =
@@ -21,11 +29,14 @@ function judge(look: Look, index: number): Judged {
 
 export default rule({
   id: 'feeder/ampacity',
-  holds: 'Every stretch of the feeder carries what the device ahead of it, the source outlet’s breaker, lets pass.',
+  holds:
+    'Every stretch of the feeder carries what the device ahead of it lets pass: the source outlet’s breaker, or one in an adapter.',
   severity: 'hazard',
   cites: movedIn2020(['240.4', '310.15'], ['240.4', '310.14', '310.15']),
   not: 'The backfed breaker behind the feeder: breaker/not-above-weakest-link; and the exception for short hot stretches, which could only allow more.',
-  facts: ['transfer.otherKind', 'source.outletBreakerA', ...STRETCH_FACTS],
-  notApplicable: without('feeder'),
+  facts: ['inlet.builtIn', 'transfer.otherKind', ...AHEAD_FACTS, ...STRETCH_FACTS],
+  notApplicable: firstOf(withoutFeeder, (look) =>
+    aheadOfInlet(look).isDevice ? undefined : 'the source has no overcurrent device: feeder/nameplate-115',
+  ),
   check: (look) => worstStretch(look, judge),
 });

@@ -1,7 +1,7 @@
 import { stretchAt } from '../../case';
 import { BURIAL_CITES, BURIAL_IN, METHODS, everyEdition, type BurialColumn, type WiringMethod } from '../../codebook';
-import { FEED_FACTS, Missing, feedOf, type Look } from '../../electrical';
-import { firstOf, holds, kindOf, rule, violation, without } from '../rule';
+import { AHEAD_FACTS, Missing, aheadOfInlet, feedOf, type Look } from '../../electrical';
+import { firstOf, holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 /** A stretch whose place nobody knows may be underground. */
@@ -10,9 +10,9 @@ const mayBeUnderground = (look: Look, index: number) => look.need(stretchAt(inde
 /** 120 V, 20 A or less with GFCI, on its way to one circuit. */
 function small(look: Look): boolean {
   return (
-    kindOf(look) === 'single-circuit-switch' &&
+    look.has('singleCircuit') &&
     feedOf(look) === '120' &&
-    look.need('source.outletBreakerA') <= 20 &&
+    aheadOfInlet(look).ampsA <= 20 &&
     look.need('source.outletGfci') === 'yes'
   );
 }
@@ -23,10 +23,11 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('300.5(A)'),
   facts: [
-    'transfer.kind', 'transfer.otherKind', ...FEED_FACTS, 'source.outletBreakerA', 'source.outletGfci',
+    'inlet.builtIn',
+    'transfer.kind', 'transfer.otherKind', ...AHEAD_FACTS, 'source.outletGfci',
     ...['place', 'method', 'burialIn', 'burialUnder'].map((key) => `feeder.stretches.${key}`),
   ], // prettier-ignore
-  notApplicable: firstOf(without('feeder'), (look) => {
+  notApplicable: firstOf(withoutFeeder, (look) => {
     let any = false;
     for (let i = 0; i < look.stretches; i++) any = mayBeUnderground(look, i) || any;
     return any ? undefined : 'no stretch runs underground';

@@ -1,15 +1,17 @@
 import { stretchAt } from '../../case';
 import { AREA_CMIL, equipmentGroundSize, everyEdition, sizeOfArea } from '../../codebook';
 import {
-  Missing,
-  STRETCH_FACTS,
   conductorOf,
+  LARGER_DEVICE_FACTS,
+  largerDeviceA,
+  type Look,
   metalIsGround,
+  Missing,
   rounded,
   smallestStretchSize,
-  type Look,
+  STRETCH_FACTS,
 } from '../../electrical';
-import { holds, rule, violation, without } from '../rule';
+import { holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch, type Judged } from './worst-stretch';
 
 const INCREASED = everyEdition('250.122(B)');
@@ -22,15 +24,17 @@ function judge(look: Look, index: number): Judged {
       least: Infinity,
       finding: holds('The metal raceway or armor is the equipment ground: feeder/metal-ground-path.'),
     };
-  look.needAll(at.metal, at.sizeAwg, at.groundAwg, 'source.outletBreakerA');
+  const device = look.attempt(largerDeviceA);
+  const sizes = look.attempt((side) => side.needAll(at.metal, at.sizeAwg, at.groundAwg));
+  look.requireAll(sizes, device);
   const { metal, size } = conductorOf(look, index);
   const ground = conductorOf(look, index, 'groundAwg').size;
-  const deviceA = look.need('source.outletBreakerA');
+  const deviceA = device.value!;
   const table = equipmentGroundSize(deviceA, metal);
   const actualCmil = AREA_CMIL.rows[ground]!;
   if (!table)
     throw new Missing(
-      ['source.outletBreakerA'],
+      ['source.outletBreakerA', 'breaker.ratingA'],
       `No row of the table serves ${deviceA} A; have the size worked out by a licensed person.`,
     );
   look.step(`Equipment ground for ${deviceA} A, ${metal}`, table, 'AWG', TABLE);
@@ -65,16 +69,18 @@ function judge(look: Look, index: number): Judged {
 
 export default rule({
   id: 'feeder/equipment-ground-size',
-  holds: 'The equipment grounding conductor is large enough for the device ahead of the feeder.',
+  holds:
+    'The equipment grounding conductor is large enough for the larger of the devices at the two ends of the feeder.',
   severity: 'correction',
   cites: everyEdition('250.122'),
   facts: [
+    'inlet.builtIn',
     'transfer.otherKind',
-    'source.outletBreakerA',
+    ...LARGER_DEVICE_FACTS,
     ...STRETCH_FACTS,
     'feeder.stretches.groundBy',
     'feeder.stretches.groundAwg',
   ],
-  notApplicable: without('feeder'),
+  notApplicable: withoutFeeder,
   check: (look) => worstStretch(look, judge),
 });

@@ -515,28 +515,54 @@ const metal = (method: string, facts: Readonly<Record<string, unknown>> = {}): F
     lengthFt: 40,
     ...facts,
   });
+/** The same device at both ends of the feeder. */
+const devices = (amps: number): Facts => ({ 'source.outletBreakerA': amps, 'breaker.ratingA': amps });
 ruleTable('feeder/metal-ground-path', {
   holds: [
     metal('EMT'),
     metal('RMC'),
     metal('AC'),
-    { ...metal('FMC', { lengthFt: 6 }), 'source.outletBreakerA': 20 },
-    { ...metal('LFMC', { lengthFt: 6 }), 'source.outletBreakerA': 60 },
+    { ...metal('FMC', { lengthFt: 6, racewayIn: '1-1/4' }), ...devices(20) },
+    { ...metal('LFMC', { lengthFt: 6, racewayIn: '3/8' }), ...devices(20) },
+    { ...metal('LFMC', { lengthFt: 6, racewayIn: '1/2' }), ...devices(20) },
+    { ...metal('LFMC', { lengthFt: 6, racewayIn: '3/4' }), ...devices(60) },
+    { ...metal('LFMC', { lengthFt: 6, racewayIn: '1-1/4' }), ...devices(60) },
     { ...metal('EMT'), ...stretch(1, { method: 'NM-B', place: 'attic' }) },
   ],
   violation: [
     [metal('EMT', { fittings: 'no' }), { severity: 'correction', reason: saying('turns by hand') }],
-    [{ ...metal('FMC', { lengthFt: 6.1 }), 'source.outletBreakerA': 20 }, { reason: saying('6 ft behind 20 A') }],
-    { ...metal('FMC', { lengthFt: 6 }), 'source.outletBreakerA': 21 },
-    [{ ...metal('LFMC', { lengthFt: 6 }), 'source.outletBreakerA': 61 }, { reason: saying('60 A') }],
+    [{ ...metal('FMC', { lengthFt: 6.1, racewayIn: '1/2' }), ...devices(20) }, { reason: saying('6 ft behind 20 A') }],
+    { ...metal('FMC', { lengthFt: 6, racewayIn: '3/4' }), ...devices(21) },
+    [{ ...metal('LFMC', { lengthFt: 6, racewayIn: '1/2' }), ...devices(21) }, { reason: saying('20 A') }],
+    [{ ...metal('LFMC', { lengthFt: 6, racewayIn: '3/4' }), ...devices(61) }, { reason: saying('60 A') }],
+    [{ ...metal('LFMC', { lengthFt: 6, racewayIn: '1-1/2' }), ...devices(20) }, { reason: saying('is no ground') }],
+    [{ ...metal('FMC', { lengthFt: 6, racewayIn: '1-1/2' }), ...devices(20) }, { reason: saying('is no ground') }],
+    [{ ...metal('LFMC', { lengthFt: 3, racewayIn: '3/4', flexes: 'yes' }) }, { reason: saying('has to flex') }],
+    // two short pieces are one length
+    [
+      {
+        ...metal('LFMC', { lengthFt: 4, racewayIn: '3/4' }),
+        ...stretch(1, {
+          method: 'LFMC',
+          groundBy: 'raceway',
+          fittings: 'yes',
+          lengthFt: 3,
+          place: 'indoors',
+          racewayIn: '3/4',
+        }),
+      },
+      { reason: saying('7 ft of flexible metal in all') },
+    ],
+    // the larger of the two devices counts
+    { ...metal('LFMC', { lengthFt: 6, racewayIn: '1/2' }), 'source.outletBreakerA': 20, 'breaker.ratingA': 30 },
   ],
   unproven: [
     [metal('EMT', { fittings: undefined }), ['feeder.stretches[0].fittings']],
     [metal('EMT', { groundBy: undefined }), ['feeder.stretches[0].groundBy']],
     [stretch(0, { method: undefined }), ['feeder.stretches[0].method']],
     [
-      { ...metal('FMC', { lengthFt: undefined }), 'source.outletBreakerA': undefined },
-      ['feeder.stretches[0].lengthFt', 'source.outletBreakerA'],
+      { ...metal('FMC', { lengthFt: undefined, racewayIn: undefined }), 'source.outletBreakerA': undefined },
+      ['source.outletBreakerA', 'feeder.stretches[0].lengthFt', 'feeder.stretches[0].racewayIn'],
     ],
   ],
   notApplicable: [{}, CORDS_ONLY, stretch(0, { method: 'EMT', groundBy: 'conductor' })],
@@ -558,10 +584,17 @@ ruleTable('feeder/metal-ground-path', {
     [
       {
         ...metal('EMT'),
-        ...stretch(1, { method: 'FMC', groundBy: 'raceway', fittings: 'yes', lengthFt: 6, place: 'indoors' }),
-        'source.outletBreakerA': 20,
+        ...stretch(1, {
+          method: 'FMC',
+          groundBy: 'raceway',
+          fittings: 'yes',
+          lengthFt: 6,
+          place: 'indoors',
+          racewayIn: '1/2',
+        }),
+        ...devices(20),
       },
-      { reason: saying('of FMC') },
+      { reason: saying('FMC of') },
     ],
   ],
   violation: [

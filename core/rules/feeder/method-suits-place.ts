@@ -1,6 +1,6 @@
 import { stretchAt } from '../../case';
 import { METHODS, everyEdition, isWet, madeForWet, type WiringMethod } from '../../codebook';
-import { holds, rule, violation, without } from '../rule';
+import { holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 /** USE-2 may emerge from the earth for so many ft, as far as it must be guarded there. */
@@ -13,10 +13,11 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('300.5(B)', '300.9', '330.10', '334.12', '338.12', '340.12', '400.12'),
   facts: [
+    'inlet.builtIn',
     'transfer.kind', 'transfer.otherKind',
     ...['place', 'method', 'insulation', 'sunMarked', 'wetMarked', 'burialMarked', 'lengthFt', 'protected'].map((key) => `feeder.stretches.${key}`),
   ], // prettier-ignore
-  notApplicable: without('feeder'),
+  notApplicable: withoutFeeder,
   check: (look) =>
     worstStretch(look, (side, index) => {
       const at = stretchAt(index);

@@ -1,33 +1,36 @@
 import { everyEdition } from '../../codebook';
-import { STRETCH_FACTS, feedV, rounded, smallestSizeOfAmpacity, stretchAmpacity } from '../../electrical';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import {
+  AHEAD_FACTS,
+  STRETCH_FACTS,
+  atOutlet,
+  rounded,
+  smallestSizeOfAmpacity,
+  stretchAmpacity,
+} from '../../electrical';
+import { firstOf, holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 export default rule({
   id: 'feeder/nameplate-115',
-  holds: 'A feeder from a source without its own overcurrent device carries 115 % of the nameplate current.',
+  holds:
+    'A feeder from a source without its own overcurrent device carries 115 % of the nameplate current, or all of it where the source’s design prevents overload.',
   severity: 'correction',
   cites: everyEdition('445.13'),
   facts: [
-    'transfer.otherKind', 'source.outletDevice', 'source.runningW', ...STRETCH_FACTS,
+    'inlet.builtIn',
+    'transfer.otherKind', ...AHEAD_FACTS, ...STRETCH_FACTS,
   ], // prettier-ignore
-  notApplicable: firstOf(without('feeder'), (look) =>
+  notApplicable: firstOf(withoutFeeder, (look) =>
     look.need('source.outletDevice') === 'own'
       ? 'the source has an overcurrent device of its own ahead of the outlet'
       : undefined,
   ),
   check: (look) =>
     worstStretch(look, (side, index) => {
-      const power = side.attempt((one) => one.need('source.runningW'));
-      const volts = side.attempt((one) => feedV(one));
+      const needed = side.attempt((one) => atOutlet(one).ampsA);
       const ampacity = side.attempt((one) => stretchAmpacity(one, index));
-      side.requireAll(power, volts, ampacity);
-      const neededA = side.step(
-        '115 % of the nameplate current',
-        rounded((1.15 * power.value!) / volts.value!),
-        'A',
-        `1.15 × ${power.value} W ÷ ${volts.value} V`,
-      );
+      side.requireAll(needed, ampacity);
+      const neededA = needed.value!;
       const { ampacityA } = ampacity.value!;
       const detail = { found: rounded(ampacityA), allowed: neededA, unit: 'A' };
       const words = `${rounded(ampacityA)} A ampacity (${stretchName(side, index)}), ${neededA} A needed.`;

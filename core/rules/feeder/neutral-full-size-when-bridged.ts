@@ -1,6 +1,6 @@
 import { AREA_CMIL, CONFIGURATIONS, everyEdition } from '../../codebook';
-import { STRETCH_FACTS, hotAndNeutral, rounded, stretchAmpacityOf } from '../../electrical';
-import { holds, rule, violation, whereBridged } from '../rule';
+import { AHEAD_FACTS, aheadOfInlet, hotAndNeutral, rounded, STRETCH_FACTS, stretchAmpacityOf } from '../../electrical';
+import { firstOf, holds, rule, violation, whereBridged, withoutFeeder } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 export default rule({
@@ -10,9 +10,10 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('220.61', '310.15', '240.4'),
   facts: [
-    'transfer.otherKind', 'source.outletPoles', 'source.outletBreakerA', ...STRETCH_FACTS, 'feeder.stretches.neutralAwg',
+    'inlet.builtIn',
+    'transfer.otherKind', 'source.outletPoles', ...AHEAD_FACTS, ...STRETCH_FACTS, 'feeder.stretches.neutralAwg',
   ], // prettier-ignore
-  notApplicable: whereBridged,
+  notApplicable: firstOf(whereBridged, withoutFeeder),
   check: (look) =>
     worstStretch(look, (side, index) => {
       const { hot: hotSize, neutral: neutralSize } = hotAndNeutral(side, index);
@@ -29,7 +30,7 @@ export default rule({
         CONFIGURATIONS[side.need('source.outlet')].poles === 2 ||
         (side.need('source.voltage') === '120' && side.need('source.outletPoles') === '1');
       if (onePole) return { least: Infinity, finding: holds(words, detail) };
-      const deviceA = side.need('source.outletBreakerA');
+      const deviceA = aheadOfInlet(side).ampsA;
       const sumA = side.step('Both poles on one neutral', rounded(2 * deviceA), 'A', `2 × ${deviceA} A`);
       const ampacityA = rounded(stretchAmpacityOf(side, index, neutralSize).ampacityA);
       const sums = { found: ampacityA, allowed: sumA, unit: 'A' };

@@ -1,6 +1,6 @@
 import { AREA_CMIL, everyEdition } from '../../codebook';
-import { STRETCH_FACTS, hotAndNeutral, rounded, stretchAmpacityOf } from '../../electrical';
-import { holds, rule, violation, without } from '../rule';
+import { AHEAD_FACTS, aheadOfInlet, hotAndNeutral, rounded, STRETCH_FACTS, stretchAmpacityOf } from '../../electrical';
+import { holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 export default rule({
@@ -10,9 +10,10 @@ export default rule({
   not: 'A feed from one pole, where the neutral carries the sum: feeder/neutral-full-size-when-bridged.',
   cites: everyEdition('220.61'),
   facts: [
-    'transfer.otherKind', 'source.outletBreakerA', ...STRETCH_FACTS, 'feeder.stretches.neutralAwg',
+    'inlet.builtIn',
+    'transfer.otherKind', ...AHEAD_FACTS, ...STRETCH_FACTS, 'feeder.stretches.neutralAwg',
   ], // prettier-ignore
-  notApplicable: without('feeder'),
+  notApplicable: withoutFeeder,
   check: (look) =>
     worstStretch(look, (side, index) => {
       const { hot: hotSize, neutral: neutralSize } = hotAndNeutral(side, index);
@@ -20,7 +21,7 @@ export default rule({
       if (AREA_CMIL.rows[neutralSize]! >= AREA_CMIL.rows[hotSize]!)
         return { least: Infinity, finding: holds(`${neutralSize} AWG neutral beside ${hotSize} AWG hots.`, detail) };
       const ampacity = side.attempt((one) => stretchAmpacityOf(one, index, neutralSize).ampacityA);
-      const device = side.attempt((one) => one.need('source.outletBreakerA'));
+      const device = side.attempt((one) => aheadOfInlet(one).ampsA);
       side.requireAll(ampacity, device);
       const [ampacityA, deviceA] = [rounded(ampacity.value!), device.value!];
       const words = `${neutralSize} AWG neutral (${stretchName(side, index)}) carries ${ampacityA} A; up to ${deviceA} A may return on it.`;

@@ -1,6 +1,6 @@
 import { stretchAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { holds, rule, violation, without } from '../rule';
+import { holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 export default rule({
@@ -9,8 +9,14 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('300.4', '300.5(D)'),
   right: { 'feeder.stretches.protected': ['yes'] },
-  facts: ['transfer.kind', 'transfer.otherKind', 'feeder.stretches.protected', 'feeder.stretches.place'],
-  notApplicable: without('feeder'),
+  facts: [
+    'inlet.builtIn',
+    'transfer.kind',
+    'transfer.otherKind',
+    'feeder.stretches.protected',
+    'feeder.stretches.place',
+  ],
+  notApplicable: withoutFeeder,
   check: (look) =>
     worstStretch(look, (side, index) =>
       side.need(stretchAt(index).protected) === 'yes'

@@ -1,9 +1,9 @@
 import { everyEdition } from '../../codebook';
 import { stretchAt } from '../../case';
-import { asked, holds, rule, violation, without, type Rule } from '../rule';
+import { asked, holds, rule, violation, withoutFeeder, type Rule } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
-const notApplicable = without('feeder');
+const notApplicable = withoutFeeder;
 
 export default [
   asked({
@@ -12,6 +12,7 @@ export default [
     severity: 'correction',
     cites: everyEdition('200.6', '250.119'),
     notApplicable,
+    also: ['transfer.kind', 'transfer.otherKind', 'inlet.builtIn'],
     fact: 'feeder.identified',
     right: 'yes',
     good: 'White neutral, green or bare ground, hots neither.',
@@ -24,6 +25,7 @@ export default [
     severity: 'correction',
     cites: everyEdition('300.3(B)'),
     notApplicable,
+    also: ['transfer.kind', 'transfer.otherKind', 'inlet.builtIn'],
     fact: 'feeder.together',
     right: 'yes',
     good: 'All run together.',
@@ -36,6 +38,7 @@ export default [
     severity: 'correction',
     cites: everyEdition('312.5(C)', '300.4(G)'),
     notApplicable,
+    also: ['transfer.kind', 'transfer.otherKind', 'inlet.builtIn'],
     fact: 'feeder.bushings',
     right: 'yes',
     good: 'Connectors and bushings are there.',
@@ -48,6 +51,7 @@ export default [
     severity: 'correction',
     cites: everyEdition('110.14'),
     notApplicable,
+    also: ['transfer.kind', 'transfer.otherKind', 'inlet.builtIn'],
     fact: 'feeder.splices',
     right: ['none', 'rated'],
     good: 'No splice of unlike metals, or one that is marked for it.',
@@ -60,7 +64,13 @@ export default [
     severity: 'correction',
     cites: everyEdition('334.30', '352.30', '358.30', '334.15(C)'),
     right: { 'feeder.stretches.fastened': ['yes'] },
-    facts: ['transfer.kind', 'transfer.otherKind', 'feeder.stretches.fastened', 'feeder.stretches.place'],
+    facts: [
+      'inlet.builtIn',
+      'transfer.kind',
+      'transfer.otherKind',
+      'feeder.stretches.fastened',
+      'feeder.stretches.place',
+    ],
     notApplicable,
     check: (look) =>
       worstStretch(look, (side, index) =>

@@ -9,7 +9,7 @@ import {
   type WiringMethod,
 } from '../../codebook';
 import { conductorOf, metalIsGround, rounded, type Look } from '../../electrical';
-import { firstOf, holds, rule, violation, without } from '../rule';
+import { firstOf, holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 const kindOf = (look: Look, index: number) => (METHODS[look.need(stretchAt(index).method)] as WiringMethod).fill;
@@ -20,6 +20,7 @@ export default rule({
   severity: 'correction',
   cites: RACEWAY_FILL_CITES,
   facts: [
+    'inlet.builtIn',
     'transfer.kind',
     'transfer.otherKind',
     ...[
@@ -34,7 +35,7 @@ export default rule({
       'othersInRaceway',
     ].map((key) => `feeder.stretches.${key}`),
   ],
-  notApplicable: firstOf(without('feeder'), (look) => {
+  notApplicable: firstOf(withoutFeeder, (look) => {
     let any = false;
     for (let i = 0; i < look.stretches; i++) any = kindOf(look, i) !== undefined || any;
     return any ? undefined : 'no stretch runs in a raceway';

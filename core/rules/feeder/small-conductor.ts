@@ -1,16 +1,9 @@
 import { everyEdition } from '../../codebook';
-import { absence } from '../../case';
-import { Missing, conductorOf, smallConductorLimitA, type Look } from '../../electrical';
-import { holds, kindOf, rule, violation, without } from '../rule';
+import { AHEAD_FACTS, aheadOfInlet, conductorOf, smallConductorLimitA, type Look } from '../../electrical';
+import { holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch, type Judged } from './worst-stretch';
 
 const SMALL = everyEdition('240.4(D)');
-
-/** The device ahead of the feeder, and the backfed breaker behind it, which is ahead of it where the source has none. */
-function devices(look: Look) {
-  const paths = ['source.outletBreakerA', 'breaker.ratingA'] as const;
-  return absence('backfed breaker', kindOf(look)) ? paths.slice(0, 1) : paths;
-}
 
 function judge(look: Look, index: number): Judged {
   const { metal, size } = conductorOf(look, index);
@@ -18,18 +11,17 @@ function judge(look: Look, index: number): Judged {
   if (limitA === undefined)
     return { least: Infinity, finding: holds(`${size} AWG is larger than the section speaks of.`) };
   look.step(`Largest device for ${size} AWG`, limitA, 'A', SMALL);
-  const missing: string[] = [];
-  let largestA = 0;
-  for (const path of devices(look)) {
-    const deviceA = look.known(path);
-    if (deviceA === undefined) missing.push(path);
-    else largestA = Math.max(largestA, deviceA);
-  }
-  const detail = { found: largestA, allowed: limitA, unit: 'A' };
+  // A source without a device is no device; its current is feeder/ampacity’s.
+  const ahead = look.attempt((side) => aheadOfInlet(side));
+  const behind = look.attempt((side) => (side.has('backfedBreaker') ? side.need('breaker.ratingA') : 0));
+  look.adopt(ahead);
+  look.adopt(behind);
+  const aheadA = ahead.value?.isDevice ? ahead.value.ampsA : 0;
+  const largestA = Math.max(aheadA, behind.value ?? 0);
+  const detail = { found: largestA > 0 ? largestA : undefined, allowed: limitA, unit: 'A' };
   if (largestA > limitA) {
     // From the source’s side a device of its own that is small enough protects it, however large the breaker behind is.
-    const aheadA = look.known('source.outletBreakerA') ?? Infinity;
-    const protectedAhead = aheadA <= limitA && look.known('source.outletDevice') === 'own';
+    const protectedAhead = ahead.value?.isDevice === true && aheadA <= limitA;
     return {
       least: limitA,
       finding: violation(
@@ -39,7 +31,7 @@ function judge(look: Look, index: number): Judged {
       ),
     };
   }
-  if (missing.length > 0) throw new Missing(missing);
+  look.requireAll(ahead, behind);
   return { least: limitA, finding: holds(`${size} AWG behind ${largestA} A; ${limitA} A allowed.`, detail) };
 }
 
@@ -51,15 +43,15 @@ export default rule({
     'correction where the source has a device of its own that is small enough, and only the breaker behind is too large',
   cites: SMALL,
   facts: [
+    'inlet.builtIn',
     'transfer.kind',
     'transfer.otherKind',
-    'source.outletDevice',
     'feeder.stretches.place',
     'feeder.stretches.sizeAwg',
     'feeder.stretches.metal',
-    'source.outletBreakerA',
+    ...AHEAD_FACTS,
     'breaker.ratingA',
   ],
-  notApplicable: without('feeder'),
+  notApplicable: withoutFeeder,
   check: (look) => worstStretch(look, judge),
 });

@@ -39,7 +39,7 @@ export default rule({
     'cord.lengthFt',
     ...['lengthFt', 'sizeAwg', 'metal'].map((key) => `feeder.stretches.${key}`),
   ],
-  notApplicable: without('feeder'),
+  notApplicable: without('inlet'),
   check: (look) => {
     const [power, volts, over] = [
       look.attempt((side) => side.need('source.runningW')),

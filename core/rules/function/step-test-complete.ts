@@ -1,7 +1,7 @@
 import { everyEdition } from '../../codebook';
 import { RIGHT_ANSWERS, functionTest, mechanismAt, settingOf, type TestFact } from '../../interlock';
 import { Missing } from '../../electrical';
-import { holds, kindOf, rule, violation, without } from '../rule';
+import { holds, rule, violation, without } from '../rule';
 
 /** Answers that show a mechanism which does not do its work, though it joins nothing. */
 const WRONG: Readonly<Partial<Record<TestFact, readonly [reason: string, remedy: string]>>> = {
@@ -36,9 +36,8 @@ export default rule({
       if (answer !== undefined && answer !== RIGHT_ANSWERS[path]) return violation(...words);
     }
     const name = mechanismAt(look);
-    const kind = kindOf(look);
-    if (kind === 'retrofit-interlock') look.need('transfer.mountedOn');
-    const trials = functionTest(name, settingOf(kind, look.known('transfer.mountedOn')));
+    if (look.has('onPanel')) look.need('transfer.mountedOn');
+    const trials = functionTest(name, settingOf(look.kind, look.known('transfer.mountedOn')));
     look.step('Moves that the model lists', trials.length, '', 'every state of a sound mechanism');
     const missing = [...new Set(trials.map(({ fact }) => fact))].filter((path) => look.known(path) === undefined);
     if (missing.length > 0) throw new Missing(missing);

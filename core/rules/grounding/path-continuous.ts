@@ -1,9 +1,6 @@
-import { everyEdition } from '../../codebook';
-import { rounded, type Look } from '../../electrical';
+import { OPEN_OHM, everyEdition } from '../../codebook';
+import { type Look, neutralSwitched, rounded, SWITCHED_FACTS } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
-
-/** A meter that shows open stands here, Ω. */
-const OPEN_OHM = 1_000_000;
 
 /** A reading less what the long leads read alone, Ω. */
 function withoutLeads(look: Look, ohm: number): number {
@@ -19,13 +16,13 @@ export default rule({
   cites: everyEdition('250.4(A)(5)'),
   not: 'What a low reading came by: through a derived source’s electrode conductor it may be low with the cord’s ground open, so that is measured pin to pin.',
   facts: [
-    'transfer.kind', 'transfer.otherKind', 'neutral.switched', 'grounding.frameToPanelOhm', 'grounding.cordGroundOhm', 'grounding.leadsOhm',
+    'transfer.kind', 'transfer.otherKind', ...SWITCHED_FACTS, 'grounding.frameToPanelOhm', 'grounding.cordGroundOhm', 'grounding.leadsOhm',
   ], // prettier-ignore
-  notApplicable: without('transfer'),
+  notApplicable: without('wired'),
   check: (look) => {
     const mostOhm = look.number('groundPathOhm');
     const frame = look.attempt((side) => withoutLeads(side, side.need('grounding.frameToPanelOhm')));
-    const derived = look.attempt((side) => side.need('neutral.switched') === 'yes');
+    const derived = look.attempt(neutralSwitched);
     const pins = look.attempt((side) => withoutLeads(side, side.need('grounding.cordGroundOhm')));
     look.adopt(frame);
     const judged = (ohm: number, where: string) => {

@@ -1,11 +1,12 @@
-import { stretchAt } from '../../case';
+import { cordAt, stretchAt } from '../../case';
 import { AREA_CMIL, ELECTRODE_CONDUCTOR, electrodeConductorSize, everyEdition } from '../../codebook';
-import { Missing, conductorOf, type Look } from '../../electrical';
+import { conductorOf, type Look, Missing, neutralSwitched, SWITCHED_FACTS } from '../../electrical';
+import { indexesTo } from '../../loads';
 import { asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
 
 /** Not applicable where the source is not separately derived. */
 const derived = (look: Look): string | undefined =>
-  look.need('neutral.switched') === 'yes' ? undefined : 'the neutral is not switched; the service’s electrodes serve';
+  neutralSwitched(look) ? undefined : 'the neutral is not switched; the service’s electrodes serve';
 
 export default [
   asked({
@@ -13,7 +14,7 @@ export default [
     holds: 'A rod at the generator is never the only path to ground.',
     severity: 'hazard',
     cites: everyEdition('250.4(A)(5)', '250.54'),
-    notApplicable: without('transfer'),
+    notApplicable: without('wired'),
     fact: 'grounding.rod',
     right: ['none', 'auxiliary'],
     good: 'The equipment ground comes back with the conductors.',
@@ -31,11 +32,11 @@ export default [
     facts: [
       'transfer.kind',
       'transfer.otherKind',
-      'neutral.switched',
+      ...SWITCHED_FACTS,
       'grounding.derivedElectrode',
       'source.connection',
     ],
-    notApplicable: firstOf(without('transfer'), derived),
+    notApplicable: firstOf(without('wired'), derived),
     check: (look) => {
       const electrode = look.need('grounding.derivedElectrode');
       if (electrode === 'house') return holds('Tied to the electrodes of the house.');
@@ -64,24 +65,35 @@ export default [
     cites: everyEdition('250.66', 'Table 250.66'),
     not: 'Aluminum electrode conductors, and how it is protected on its way (250.64).',
     facts: [
-      'transfer.kind', 'transfer.otherKind', 'neutral.switched', 'grounding.derivedElectrode', 'grounding.electrodeAwg',
-      'feeder.stretches.metal', 'feeder.stretches.sizeAwg',
+      'transfer.kind', 'transfer.otherKind', ...SWITCHED_FACTS, 'grounding.derivedElectrode', 'grounding.electrodeAwg',
+      'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'cord.sizeAwg',
     ], // prettier-ignore
-    notApplicable: firstOf(without('transfer'), derived, (look) =>
+    notApplicable: firstOf(without('wired'), derived, (look) =>
       look.need('grounding.derivedElectrode') === 'none' ? 'there is no grounding electrode conductor' : undefined,
     ),
     check: (look) => {
       // Of stretches of two metals the larger one may ask for less: the one that asks for most decides.
       const hot = look.attempt((side) => {
-        const all = Array.from({ length: side.stretches }, (_, i) => side.attempt((one) => conductorOf(one, i)));
+        // Where there is no feeder the cord's conductors are the largest there are.
+        const all =
+          side.stretches > 0
+            ? Array.from({ length: side.stretches }, (_, i) => side.attempt((one) => conductorOf(one, i)))
+            : indexesTo(side.cords)
+                .filter((i) => side.peek(cordAt(i).part) !== 'adapter-listed')
+                .map((i) => side.attempt((one) => ({ metal: 'copper' as const, size: one.need(cordAt(i).sizeAwg) })));
         side.requireAll(...all);
+        if (all.length === 0)
+          throw new Missing(
+            ['grounding.electrodeAwg'],
+            'Neither cord nor feeder: have the size worked out by a licensed person.',
+          );
         return all
           .map(({ value }, i) => {
             const { metal, size } = value!;
             const table = electrodeConductorSize(metal, size);
             if (!table)
               throw new Missing(
-                [stretchAt(i).sizeAwg],
+                [side.stretches > 0 ? stretchAt(i).sizeAwg : cordAt(i).sizeAwg],
                 'No row of the table serves this conductor; have the size worked out by a licensed person.',
               );
             return { metal, size, table };

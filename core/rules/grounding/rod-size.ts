@@ -21,7 +21,7 @@ export default rule({
     'grounding.rodDiameterIn',
     'grounding.rodListed',
   ],
-  notApplicable: firstOf(without('transfer'), (look) =>
+  notApplicable: firstOf(without('wired'), (look) =>
     look.need('grounding.rod') === 'none' ? 'there is no rod; an auxiliary one is nowhere required' : undefined,
   ),
   check: (look) => {

@@ -1,4 +1,5 @@
 import { everyEdition } from '../../codebook';
+import { INLET_FACTS, inletA } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -6,18 +7,19 @@ export default rule({
   holds: 'The backfed breaker is no larger than the inlet.',
   severity: 'correction',
   cites: everyEdition('110.3(B)', '240.4'),
-  facts: ['transfer.kind', 'inlet.ratingA', 'breaker.ratingA'],
-  notApplicable: without('backfed breaker'),
+  facts: ['transfer.kind', ...INLET_FACTS, 'breaker.ratingA'],
+  notApplicable: without('backfedBreaker'),
   check: (look) => {
-    look.needAll('inlet.ratingA', 'breaker.ratingA');
-    const inletA = look.need('inlet.ratingA');
-    const breakerA = look.need('breaker.ratingA');
-    const detail = { found: breakerA, allowed: inletA, unit: 'A' };
-    return breakerA <= inletA
-      ? holds(`${inletA} A inlet, ${breakerA} A breaker.`, detail)
+    const rating = look.attempt(inletA);
+    const breaker = look.attempt((side) => side.need('breaker.ratingA'));
+    look.requireAll(rating, breaker);
+    const [allowed, found] = [rating.value!, breaker.value!];
+    const detail = { found, allowed, unit: 'A' };
+    return found <= allowed
+      ? holds(`${allowed} A inlet, ${found} A breaker.`, detail)
       : violation(
-          `${inletA} A allowed by the inlet, ${breakerA} A found.`,
-          `Replace the breaker with one of ${inletA} A or less, listed for the panel.`,
+          `${allowed} A allowed by the inlet, ${found} A found.`,
+          `Replace the breaker with one of ${allowed} A or less, listed for the panel.`,
           detail,
         );
   },

@@ -1,23 +1,27 @@
 import { everyEdition } from '../../codebook';
+import { AHEAD_FACTS, INLET_FACTS, aheadOfInlet, inletA } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'inlet/rated-for-source-outlet',
-  holds: 'The inlet is rated no less than the breaker of the source outlet that feeds it.',
+  holds: 'The inlet is rated, by stamp and by face, no less than what stands ahead of it.',
   severity: 'hazard',
   cites: everyEdition('406.7', '110.3(B)'),
-  facts: ['transfer.kind', 'inlet.ratingA', 'source.outletBreakerA'],
+  facts: ['transfer.kind', ...INLET_FACTS, ...AHEAD_FACTS],
   notApplicable: without('inlet'),
   check: (look) => {
-    look.needAll('inlet.ratingA', 'source.outletBreakerA');
-    const inletA = look.need('inlet.ratingA');
-    const deviceA = look.need('source.outletBreakerA');
-    const detail = { found: deviceA, allowed: inletA, unit: 'A' };
-    return deviceA <= inletA
-      ? holds(`${inletA} A inlet, ${deviceA} A outlet breaker.`, detail)
+    const rating = look.attempt(inletA);
+    const ahead = look.attempt(aheadOfInlet);
+    look.requireAll(rating, ahead);
+    const allowed = rating.value!;
+    const { flowsA, isDevice } = ahead.value!;
+    const words = isDevice ? ahead.value!.words : `${flowsA} A from a source without an overcurrent device`;
+    const detail = { found: flowsA, allowed, unit: 'A' };
+    return flowsA <= allowed
+      ? holds(`${allowed} A inlet, ${words}.`, detail)
       : violation(
-          `${inletA} A allowed by the inlet, ${deviceA} A outlet breaker at the source.`,
-          `Fit an inlet of ${deviceA} A or more with a feeder to match, or feed it from an outlet with a breaker of ${inletA} A or less.`,
+          `${allowed} A allowed by the inlet, ${words} ahead of it.`,
+          `Fit an inlet of ${flowsA} A or more with a feeder to match, or feed it from an outlet with a breaker of ${allowed} A or less.`,
           detail,
         );
   },

@@ -8,7 +8,7 @@ export default rule({
   cites: everyEdition('408.4', '110.22'),
   right: { 'labels.generatorBreaker': ['yes'] },
   facts: ['transfer.kind', 'transfer.otherKind', 'labels.generatorBreaker'],
-  notApplicable: without('backfed breaker'),
+  notApplicable: without('backfedBreaker'),
   check: (look) =>
     answered(look, 'labels.generatorBreaker', 'yes', {
       good: 'The generator breaker is named.',

@@ -1,4 +1,5 @@
 import { everyEdition } from '../../codebook';
+import { SWITCHED_FACTS, neutralSwitched } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 const SIGNS = {
@@ -14,7 +15,7 @@ export default rule({
   holds: 'The sign at the inlet begins with WARNING and says which kind of source it is wired for, and says it right.',
   severity: 'correction',
   cites: everyEdition('702.7(C)'),
-  facts: ['transfer.kind', 'transfer.otherKind', 'labels.inletSign', 'labels.inletSignWarning', 'neutral.switched'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'labels.inletSign', 'labels.inletSignWarning', ...SWITCHED_FACTS],
   notApplicable: without('inlet'),
   check: (look) => {
     const sign = look.need('labels.inletSign');
@@ -30,7 +31,7 @@ export default rule({
         `Fit a durable sign${wanted}.`,
       );
     }
-    const right = SIGNS[look.need('neutral.switched')];
+    const right = SIGNS[neutralSwitched(look) ? 'yes' : 'no'];
     look.step('Sign that the transfer equipment calls for', right.text, '', everyEdition('702.7(C)'));
     if (sign !== right.sign)
       return violation(

@@ -1,4 +1,5 @@
 import { everyEdition } from '../../codebook';
+import { SWITCHED_FACTS, neutralSwitched } from '../../electrical';
 import { asked, firstOf, without, type Rule } from '../rule';
 
 const notApplicable = without('inlet');
@@ -78,9 +79,9 @@ export default [
     severity: 'correction',
     cites: everyEdition('702.7(B)'),
     notApplicable: firstOf(notApplicable, (look) =>
-      look.need('neutral.switched') === 'no' ? undefined : 'the neutral is switched; the source has a bond of its own',
+      neutralSwitched(look) ? 'the neutral is switched; the source has a bond of its own' : undefined,
     ),
-    also: ['transfer.kind', 'transfer.otherKind', 'neutral.switched'],
+    also: ['transfer.kind', 'transfer.otherKind', ...SWITCHED_FACTS],
     fact: 'labels.neutralShock',
     right: 'yes',
     good: 'The warning is there.',

@@ -13,8 +13,7 @@ export default rule({
   ], // prettier-ignore
   notApplicable: firstOf(
     without('inlet'),
-    (look) =>
-      look.need('transfer.kind') === 'single-circuit-switch' ? 'one circuit alone has no two legs' : undefined,
+    (look) => (look.has('singleCircuit') ? 'one circuit alone has no two legs' : undefined),
     (look) => (bridged(look) ? 'one pole feeds both legs' : undefined),
   ),
   check: (look) => {

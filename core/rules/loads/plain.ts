@@ -7,10 +7,7 @@ export default [
     holds: 'Every breaker that is not planned is off while the source runs.',
     severity: 'correction',
     cites: everyEdition('702.4'),
-    notApplicable: onlyWith(
-      ['retrofit-interlock', 'whole-house-manual'],
-      'only what was moved to it, or what it manages, can reach this source',
-    ),
+    notApplicable: onlyWith('wholeBusOnSource', 'only what was moved to it, or what it manages, can reach this source'),
     fact: 'loads.othersOff',
     right: 'yes',
     good: 'All others are off.',

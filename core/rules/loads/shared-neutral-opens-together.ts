@@ -9,7 +9,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('210.4(B)'),
   facts: ['transfer.kind', 'transfer.otherKind', 'loads.circuits.neutralGroup', 'loads.circuits.paired'],
-  notApplicable: firstOf(without('transfer'), (look) =>
+  notApplicable: firstOf(without('wired'), (look) =>
     neutralGroups(look, indexesTo(look.circuits)).length > 0 ? undefined : 'no two circuits share a neutral',
   ),
   check: (look) => {

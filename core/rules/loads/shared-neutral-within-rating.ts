@@ -36,7 +36,7 @@ export default rule({
     const onePole = bridged(look);
     const groups = neutralGroups(look, plannedCircuits(look));
     const all = groups.flat();
-    look.needOfEach(all, circuitAt, ['runningW', 'volts', legFact(look.need('transfer.kind')), 'sizeAwg', 'metal']);
+    look.needOfEach(all, circuitAt, ['runningW', 'volts', legFact(look), 'sizeAwg', 'metal']);
     let worst: { found: number; allowed: number; names: string; hots: readonly Hot[] } | undefined;
     for (const group of groups) {
       const hots = group.map((index) => ({

@@ -15,7 +15,7 @@ export default rule({
     'loads.circuits.moved',
     'loads.circuits.switchBreakerA',
   ],
-  notApplicable: onlyWith(['load-side-switch'], 'only a load-side switch limits each circuit'),
+  notApplicable: onlyWith('handlePerPole', 'only a load-side switch limits each circuit'),
   check: (look) => {
     const limitA = look.need('transfer.circuitLimitA');
     let largestA = 0;

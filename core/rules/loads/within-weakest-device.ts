@@ -1,7 +1,42 @@
+import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { CORD_FACTS, STRETCH_FACTS, allLinks, bridged, feedOf, lacking, rounded, weakest } from '../../electrical';
-import { PLAN_FACTS, ampereAtOnce, circuitName, isContinuous, plannedLoads, type Leg } from '../../loads';
+import {
+  allLinks,
+  bridged,
+  CORD_FACTS,
+  cordBehind,
+  feedOf,
+  lacking,
+  type Link,
+  type Look,
+  rounded,
+  ROW_FACTS,
+  STRETCH_FACTS,
+  weakest,
+} from '../../electrical';
+import {
+  PLAN_FACTS,
+  ampereAtOnce,
+  circuitName,
+  isContinuous,
+  plannedLoads,
+  indexesTo,
+  type Leg,
+  type Load,
+} from '../../loads';
 import { holds, rule, violation } from '../rule';
+
+/** Loads that hang together, and the parts that carry them. */
+interface Way {
+  readonly loads: readonly (Load & { readonly continuous: boolean })[];
+  readonly links: readonly Link[];
+}
+
+/** A cord, and those that it hangs on. Throws `Missing` where facts lack. */
+function wayOf(look: Look, index: number): number[] {
+  const behind = cordBehind(look, index);
+  return behind === undefined ? [index] : [index, ...wayOf(look, behind)];
+}
 
 export default rule({
   id: 'loads/within-weakest-device',
@@ -9,10 +44,10 @@ export default rule({
     'What may run at once stays, leg by leg, within the smallest of outlet breaker, cord, inlet, feeder and breaker.',
   severity: 'correction',
   cites: everyEdition('210.20(A)', '215.3', '702.4'),
-  not: 'The source’s own watts (loads/each-leg-within-source), and starting currents, which a breaker bears for a moment.',
+  not: 'The source’s own watts (loads/each-leg-within-source), cords on several receptacles behind one breaker, and starting currents, which a breaker bears for a moment.',
   facts: [
-    'source.outletBreakerA', 'inlet.ratingA', 'breaker.ratingA', 'cord.breakerA', ...CORD_FACTS, ...STRETCH_FACTS, ...PLAN_FACTS,
-    'loads.circuits.use', 'loads.circuits.continuous',
+    ...ROW_FACTS, ...CORD_FACTS, ...STRETCH_FACTS, ...PLAN_FACTS,
+    'loads.circuits.use', 'loads.circuits.continuous', 'loads.circuits.cord', 'cord.daisyChained',
   ], // prettier-ignore
   check: (look) => {
     const planned = look.attempt((side) =>
@@ -22,26 +57,47 @@ export default rule({
     const onePole = look.attempt(bridged);
     const links = allLinks(look);
     look.requireAll(planned, feed, onePole);
-    lacking(links);
-    const weak = weakest(links)!;
-    look.adopt(weak);
-    const { ratingA: limitA, part: name } = weak;
-    look.step(`Smallest on the way: ${name}`, limitA, 'A', 'rating row');
-    const legs: (Leg | undefined)[] = feed.value === '120/240' && !onePole.value ? ['A', 'B'] : [undefined];
-    const sums = legs.map((leg) => ({ leg, ampere: ampereAtOnce(planned.value!, leg) }));
+    const beside = !look.has('wired') && look.cords > 1;
+    const hangsOn = look.attempt((side) => {
+      if (!beside) return undefined;
+      side.needAll(...planned.value!.map(({ index }) => circuitAt(index).cord));
+      return planned.value!.map(({ index }) => side.need(circuitAt(index).cord) - 1);
+    });
+    lacking([...links, hangsOn]);
+    // Cords that hang beside each other carry what hangs on each; all others carry everything.
+    const ways: readonly Way[] = hangsOn.value
+      ? indexesTo(look.cords).map((i) => ({
+          loads: planned.value!.filter((_, one) => hangsOn.value![one] === i),
+          links: links.filter(({ station, index }) => station !== 'cord' || wayOf(look, i).includes(index!)),
+        }))
+      : [{ loads: planned.value!, links }];
+    const legs: (Leg | undefined)[] = feed.value === '120/240' && !onePole.value && !beside ? ['A', 'B'] : [undefined];
+    const sums = ways.flatMap(({ loads, links }) => {
+      const weak = weakest(links)!;
+      look.adopt(weak);
+      look.step(`Smallest on the way: ${weak.part}`, weak.ratingA, 'A', 'rating row');
+      return legs.map((leg) => ({
+        leg,
+        loads,
+        ampere: ampereAtOnce(loads, leg),
+        limitA: weak.ratingA,
+        name: weak.part,
+      }));
+    });
     for (const { leg, ampere } of sums)
       look.step(leg ? `Leg ${leg}` : 'On one pole', ampere, 'A', 'watts ÷ volts; continuous loads ÷ 0.8');
-    const most = sums.reduce((worst, one) => (one.ampere > worst.ampere ? one : worst));
+    const most = sums.reduce((worst, one) => (one.ampere - one.limitA > worst.ampere - worst.limitA ? one : worst));
+    const { limitA, name } = most;
     const detail = { found: most.ampere, allowed: limitA, unit: 'A' };
     const words = `${most.ampere} A ${most.leg ? `on leg ${most.leg}` : 'on one pole'} at once, continuous loads counted at 125 %; ${limitA} A is the smallest on the way (${name}).`;
     if (most.ampere <= limitA) return holds(words, detail);
-    const off = [...planned.value!]
+    const off = [...most.loads]
       .filter((one) => !most.leg || !one.legs || one.legs.includes(most.leg))
       .sort((a, b) => a.runningW - b.runningW)
       .find(
         (left) =>
           ampereAtOnce(
-            planned.value!.filter((one) => one !== left),
+            most.loads.filter((one) => one !== left),
             most.leg,
           ) <= limitA,
       );

@@ -1,5 +1,5 @@
 import type { Cites } from '../../codebook';
-import { DERIVED_FACTS, derivedBond, groundShare, rounded, runs } from '../../electrical';
+import { DERIVED_FACTS, derivedBond, groundShare, neutralSwitched, rounded, runs } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 const cites: Cites = {
@@ -20,11 +20,11 @@ export default rule({
     'transfer.kind', 'transfer.otherKind', ...DERIVED_FACTS, 'neutral.unbalancedA', 'source.outletGfci',
     'cord.sizeAwg', 'cord.lengthFt', ...['method', 'metal', 'sizeAwg', 'groundBy', 'groundAwg', 'lengthFt'].map((key) => `feeder.stretches.${key}`),
   ], // prettier-ignore
-  notApplicable: without('transfer'),
+  notApplicable: without('wired'),
   check: (look) => {
     look.needAll('source.neutralBond', 'neutral.switched');
     const bonded = look.need('source.neutralBond') === 'bonded';
-    const switched = look.need('neutral.switched') === 'yes';
+    const switched = neutralSwitched(look);
     const found = `${bonded ? 'bonded' : 'floating'} source, ${switched ? 'switched' : 'unswitched'} neutral`;
     if (!bonded && !switched)
       return holds('Floating source, unswitched neutral: not separately derived; the one bond is at the service.', {

@@ -1,5 +1,5 @@
 import { everyEdition, type Cites } from '../../codebook';
-import { DERIVED_FACTS, bondAccepted, derivedBond } from '../../electrical';
+import { bondAccepted, DERIVED_FACTS, derivedBond, neutralSwitched } from '../../electrical';
 import { asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
 
 const secondBond: Cites = {
@@ -14,7 +14,7 @@ export default [
     holds: 'Beyond the service disconnect the house’s neutral is tied to ground nowhere.',
     severity: 'correction',
     cites: secondBond,
-    notApplicable: without('transfer'),
+    notApplicable: without('wired'),
     fact: 'neutral.otherBond',
     right: 'none',
     good: 'No other bond in the house.',
@@ -31,10 +31,8 @@ export default [
     not: 'A source that is not derived: neutral/matrix and neutral/one-bond.',
     reading: 'derivedNeutral',
     facts: ['transfer.kind', 'transfer.otherKind', ...DERIVED_FACTS],
-    notApplicable: firstOf(without('transfer'), (look) =>
-      look.need('neutral.switched') === 'yes'
-        ? undefined
-        : 'the neutral is not switched, so the source is not separately derived',
+    notApplicable: firstOf(without('wired'), (look) =>
+      neutralSwitched(look) ? undefined : 'the neutral is not switched, so the source is not separately derived',
     ),
     check: (look) => {
       const bond = derivedBond(look);

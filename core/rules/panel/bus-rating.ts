@@ -7,7 +7,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('408.30', '408.36'),
   facts: ['transfer.kind', 'transfer.otherKind', 'panel.busA', 'panel.mainA'],
-  notApplicable: without('transfer'),
+  notApplicable: without('wired'),
   check: (look) => {
     look.needAll('panel.busA', 'panel.mainA');
     const [busA, mainA] = [look.need('panel.busA'), look.need('panel.mainA')];

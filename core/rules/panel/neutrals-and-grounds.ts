@@ -8,7 +8,7 @@ export default rule({
   cites: everyEdition('408.40', '250.142(B)'),
   not: 'The main bonding jumper, without which apart is wrong at the service: panel/main-bonding-jumper.',
   facts: ['transfer.kind', 'transfer.otherKind', 'panel.kind', 'panel.neutralsAndGrounds'],
-  notApplicable: without('transfer'),
+  notApplicable: without('wired'),
   check: (look) => {
     look.needAll('panel.kind', 'panel.neutralsAndGrounds');
     return look.need('panel.kind') === 'subpanel' && look.need('panel.neutralsAndGrounds') === 'together'

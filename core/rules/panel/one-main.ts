@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { holds, kindOf, rule, violation, without } from '../rule';
+import { holds, rule, violation, without } from '../rule';
 
 const FOUND = {
   several: 'Several mains feed this bus; an interlock on one leaves the others to join the source to the utility.',
@@ -14,13 +14,12 @@ export default rule({
   cites: everyEdition('702.5', '110.3(B)'),
   not: 'A second meter that has no bus in common with this panel: that is none of its feeds.',
   facts: ['transfer.kind', 'transfer.otherKind', 'panel.mains'],
-  notApplicable: without('transfer'),
+  notApplicable: without('wired'),
   check: (look) => {
-    const kind = kindOf(look);
     const mains = look.need('panel.mains');
     if (mains === 'one') return holds('One main.');
     // Circuits that a switch takes off this bus, one by one, meet the source nowhere else.
-    if (kind === 'load-side-switch' || kind === 'single-circuit-switch')
+    if (look.has('splicedIn'))
       return holds('Several mains, but the source never reaches this bus: each circuit is switched by itself.');
     return violation(
       FOUND[mains],

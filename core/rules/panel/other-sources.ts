@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { firstOf, holds, kindOf, rule, valueWords, violation, without } from '../rule';
+import { firstOf, holds, rule, valueWords, violation, without } from '../rule';
 
 export default rule({
   id: 'panel/other-sources',
@@ -8,10 +8,8 @@ export default rule({
   cites: everyEdition('702.5', '705.40', '706.16', '625.48'),
   not: 'The other source’s own installation; its rules are its own article’s.',
   facts: ['transfer.kind', 'transfer.otherKind', 'panel.otherSources', 'panel.otherIslanded'],
-  notApplicable: firstOf(without('transfer'), (look) =>
-    ['load-side-switch', 'single-circuit-switch'].includes(kindOf(look))
-      ? 'the source never reaches this bus: each circuit is switched by itself'
-      : undefined,
+  notApplicable: firstOf(without('wired'), (look) =>
+    look.has('splicedIn') ? 'the source never reaches this bus: each circuit is switched by itself' : undefined,
   ),
   check: (look) => {
     const other = look.need('panel.otherSources');

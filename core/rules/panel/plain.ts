@@ -1,7 +1,7 @@
 import { everyEdition } from '../../codebook';
 import { asked, holds, rule, valueWords, violation, without, type Rule } from '../rule';
 
-const notApplicable = without('transfer');
+const notApplicable = without('wired');
 
 export default [
   asked({

@@ -22,7 +22,7 @@ export default rule({
   facts: [
     'transfer.kind', 'transfer.otherKind', 'panel.widthIn', 'panel.depthIn', 'panel.heightFt', 'panel.existing', 'panel.busA',
   ], // prettier-ignore
-  notApplicable: without('transfer'),
+  notApplicable: without('wired'),
   check: (look) => {
     const sides = [
       ['width', 'panel.widthIn', 'workingWidthIn', 'in'],

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { SAFE_FIRST, holds, kindOf, rule, violation } from '../rule';
+import { SAFE_FIRST, holds, rule, violation } from '../rule';
 
 export default rule({
   id: 'source/not-field-altered-bond',
@@ -15,7 +15,7 @@ export default rule({
     'source.bondChangeMarked',
   ],
   notApplicable: (look) =>
-    kindOf(look) === 'none-cords' ? 'nothing is wired to the house, so no second bond can arise' : undefined,
+    look.has('wired') ? undefined : 'nothing is wired to the house, so no second bond can arise',
   check: (look) => {
     const altered = look.need('source.bondAltered');
     if (altered === 'none') return holds('The bond is as the maker left it.');

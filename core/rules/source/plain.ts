@@ -7,7 +7,7 @@ export default [
     holds: 'A power station is not charged from a circuit that it feeds.',
     severity: 'correction',
     cites: everyEdition('702.5', '110.3(B)'),
-    notApplicable: firstOf(without('transfer'), (look) =>
+    notApplicable: firstOf(without('wired'), (look) =>
       look.need('source.kind') === 'power-station' ? undefined : 'an engine charges from nothing',
     ),
     also: ['transfer.kind', 'transfer.otherKind', 'source.kind'],

@@ -168,14 +168,13 @@ ruleTable('source/neutral-state-proved', {
     [{}, { found: 'floating' }],
     [{ ...BONDED, 'source.neutralFrameOhm': 1 }, { found: 'bonded' }],
     { ...BONDED, 'source.neutralFrameOhm': 0 },
+    { 'source.neutralFrameOhm': 100_000 }, // a filter in an electronic source
+    [{ ...BONDED, 'source.hotFrameV': 118 }, { reason: saying('by a relay') }],
   ],
-  violation: [
-    [{ ...BONDED }, { severity: 'correction', found: 'floating', allowed: 'bonded' }],
-    [{ 'source.neutralFrameOhm': 0.5 }, { found: 'bonded' }],
-  ],
+  violation: [], // where they disagree both are asked for again: source/bond-and-meter
   unproven: [
     [{ 'source.neutralFrameOhm': 1.1 }, ['source.neutralFrameOhm']],
-    [{ 'source.neutralFrameOhm': 999_999 }, ['source.neutralFrameOhm']],
+    [{ 'source.neutralFrameOhm': 99_999 }, ['source.neutralFrameOhm']],
     [
       { 'source.neutralFrameOhm': undefined, 'source.neutralBond': undefined },
       ['source.neutralBond', 'source.neutralFrameOhm'],
@@ -267,4 +266,23 @@ ruleTable('source/bridged-120v-no-shared-neutral', {
     [{ 'cord[0].bridges': undefined, ...pair }, ['cord[0].bridges']],
   ],
   notApplicable: [pair, { ...SINGLE, ...BRIDGED, ...pair }, CORDS_ONLY],
+});
+
+ruleTable('source/device-within-face', {
+  holds: [
+    [{}, { found: 30, allowed: 30 }],
+    [{ 'source.outlet': '5-15', 'source.outletBreakerA': 20 }, { allowed: 20 }], // 210.21(B)(3)
+    { 'source.outletBreakerA': 20 },
+  ],
+  violation: [
+    [{ 'source.outlet': 'L14-20' }, { severity: 'hazard', found: 30, allowed: 20 }],
+    { 'source.outlet': '5-15', 'source.outletBreakerA': 21 },
+    { 'source.outlet': '5-15' },
+    { 'source.outletBreakerA': 40 },
+  ],
+  unproven: [
+    [{ 'source.outlet': undefined, 'source.outletBreakerA': undefined }, ['source.outletBreakerA', 'source.outlet']],
+    [{ 'source.outletDevice': undefined }, ['source.outletDevice']],
+  ],
+  notApplicable: [{ 'source.outletDevice': 'none', 'source.outletBreakerA': undefined }],
 });

@@ -15,9 +15,8 @@ export default rule({
     'transfer.otherKind',
     ...['moved', 'volts', 'sourceLeg'].map((key) => `loads.circuits.${key}`),
   ],
-  notApplicable: firstOf(
-    onlyWith(['load-side-switch'], 'only a load-side switch has a handle for each pole'),
-    (look) => (bridged(look) ? 'the source has one pole' : undefined),
+  notApplicable: firstOf(onlyWith('handlePerPole', 'only a load-side switch has a handle for each pole'), (look) =>
+    bridged(look) ? 'the source has one pole' : undefined,
   ),
   check: (look) =>
     firstViolation(look, 'loads.circuits', (side, i) => {

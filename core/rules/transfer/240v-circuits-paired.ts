@@ -15,7 +15,7 @@ export default rule({
     'loads.circuits.volts',
     'loads.circuits.paired',
   ],
-  notApplicable: onlyWith(['load-side-switch'], 'only a load-side switch has a handle for each pole'),
+  notApplicable: onlyWith('handlePerPole', 'only a load-side switch has a handle for each pole'),
   check: (look) =>
     firstViolation(look, 'loads.circuits', (side, i) => {
       if (side.need(circuitAt(i).moved) === 'no' || side.need(circuitAt(i).volts) === '120') return undefined;

@@ -10,7 +10,7 @@ export default rule({
   facts: [
     'transfer.kind', 'transfer.otherKind', 'transfer.loadManaged', 'transfer.transferredW', 'source.kind', 'source.runningW', 'source.fuel', 'source.altitudeFt', 'source.airF', 'source.makerSiteW',
   ], // prettier-ignore
-  notApplicable: onlyWith(['whole-house-automatic'], 'a person chooses the load'),
+  notApplicable: onlyWith('automatic', 'a person chooses the load'),
   check: (look) => {
     if (look.need('transfer.loadManaged') === 'yes') return holds('Load is shed and added automatically.');
     const load = look.attempt((side) => side.need('transfer.transferredW'));

@@ -10,7 +10,7 @@ export default rule({
   facts: [
     'transfer.kind', 'transfer.otherKind', 'transfer.box', 'transfer.boxIn3', 'transfer.boxAwg', 'transfer.boxConductors', 'transfer.boxGrounds', 'transfer.boxClamps', 'transfer.boxDevices',
   ], // prettier-ignore
-  notApplicable: onlyWith(['single-circuit-switch'], 'its splices are in a panel or in the equipment itself'),
+  notApplicable: onlyWith('singleCircuit', 'its splices are in a panel or in the equipment itself'),
   check: (look) => {
     look.needAll(
       'transfer.box',

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { answered, kindOf, rule, without } from '../rule';
+import { answered, rule, withoutEquipment } from '../rule';
 
 export default rule({
   id: 'transfer/listed-for-panel',
@@ -8,8 +8,7 @@ export default rule({
   cites: everyEdition('110.3(B)', '702.5'),
   right: { 'transfer.listedForPanel': ['yes'] },
   facts: ['transfer.kind', 'transfer.otherKind', 'transfer.listedForPanel'],
-  notApplicable: (look) =>
-    without('transfer')(look) ?? (kindOf(look) === 'none-backfed' ? 'there is no transfer equipment' : undefined),
+  notApplicable: withoutEquipment,
   check: (look) =>
     answered(look, 'transfer.listedForPanel', 'yes', {
       good: 'It is listed for this panel or place.',

@@ -11,7 +11,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('312.8'),
   facts: ['transfer.kind', 'transfer.otherKind', 'transfer.conductorFillPercent', 'transfer.spliceFillPercent'],
-  notApplicable: onlyWith(['load-side-switch', 'single-circuit-switch'], 'no circuit is spliced in the panel'),
+  notApplicable: onlyWith('splicedIn', 'no circuit is spliced in the panel'),
   check: (look) => {
     look.needAll('transfer.conductorFillPercent', 'transfer.spliceFillPercent');
     const parts = [

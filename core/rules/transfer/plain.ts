@@ -23,7 +23,7 @@ export default [
     severity: 'correction',
     cites: everyEdition('110.26'),
     notApplicable: onlyWith(
-      ['load-side-switch', 'transfer-panel', 'whole-house-manual', 'whole-house-automatic'],
+      'ownSpace',
       'an interlock stands in the panel’s working space; a single-circuit switch is a small device',
     ),
     fact: 'transfer.workingSpace',
@@ -61,10 +61,7 @@ export default [
     holds: 'Hot and neutral of the circuit both go through the switch: load to load lead, line to line lead.',
     severity: 'correction',
     cites: everyEdition('110.3(B)', '200.3'),
-    notApplicable: onlyWith(
-      ['single-circuit-switch'],
-      'only a single-circuit switch takes a circuit’s neutral through',
-    ),
+    notApplicable: onlyWith('singleCircuit', 'only a single-circuit switch takes a circuit’s neutral through'),
     fact: 'transfer.neutralTraced',
     right: 'yes',
     good: 'The neutral was traced and lands on the right leads.',
@@ -77,10 +74,7 @@ export default [
     holds: 'Lettered leads are landed in pairs: line lead to the breaker, load lead to the circuit.',
     severity: 'correction',
     cites: everyEdition('110.3(B)'),
-    notApplicable: onlyWith(
-      ['load-side-switch', 'single-circuit-switch'],
-      'this transfer equipment has no lettered leads',
-    ),
+    notApplicable: onlyWith('splicedIn', 'this transfer equipment has no lettered leads'),
     fact: 'transfer.leadsLanded',
     right: 'yes',
     good: 'Every pair is landed right.',

@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { TRANSFER_KINDS } from '../../case';
-import { SAFE_FIRST, holds, kindOf, rule, violation, without } from '../rule';
+import { SAFE_FIRST, holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'transfer/present',
@@ -8,14 +8,13 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('702.5'),
   facts: ['transfer.kind', 'transfer.otherKind'],
-  notApplicable: without('transfer'),
+  notApplicable: without('wired'),
   check: (look) => {
-    const kind = kindOf(look);
-    return kind === 'none-backfed'
+    return !look.has('inlet')
       ? violation(
           'Nothing keeps the source and the utility apart; a line worker is one forgotten main away from death.',
           `Stop work. ${SAFE_FIRST}part the source from the house, its house end first, and fit listed transfer equipment before it is ever connected again.`,
         )
-      : holds(`Transfer equipment: ${TRANSFER_KINDS[kind].toLowerCase()}.`);
+      : holds(`Transfer equipment: ${TRANSFER_KINDS[look.need('transfer.kind')].toLowerCase()}.`);
   },
 });

@@ -1,7 +1,7 @@
 import { everyEdition } from '../../codebook';
 import { JOINING_FACTS, RIGHT_ANSWERS, functionTest, mechanismAt, parallelSequence, settingOf } from '../../interlock';
 import { Missing, lacking } from '../../electrical';
-import { firstOf, holds, kindOf, rule, violation, without } from '../rule';
+import { holds, rule, violation, withoutEquipment } from '../rule';
 
 export default rule({
   id: 'transfer/prevents-parallel',
@@ -13,9 +13,7 @@ export default rule({
     'transfer.kind', 'transfer.otherKind', ...JOINING_FACTS, 'transfer.mechanism', 'transfer.fit', 'transfer.alteration', 'transfer.mountedOn',
     'breaker.heldDown', 'breaker.construction', 'breaker.atInterlock', 'loads.circuits.moved', 'loads.circuits.volts', 'loads.circuits.paired',
   ], // prettier-ignore
-  notApplicable: firstOf(without('transfer'), (look) =>
-    kindOf(look) === 'none-backfed' ? 'there is no transfer equipment to try' : undefined,
-  ),
+  notApplicable: withoutEquipment,
   check: (look) => {
     const remedy = 'Do not energize. Replace or repair it as its listing says, and try every move again.';
     for (const path of JOINING_FACTS) {
@@ -32,7 +30,7 @@ export default rule({
       return violation(`With what was found, this closes both sources: ${words}.`, remedy);
     }
     lacking([name]);
-    const asked = functionTest(name.value!, settingOf(kindOf(look), look.known('transfer.mountedOn')));
+    const asked = functionTest(name.value!, settingOf(look.kind, look.known('transfer.mountedOn')));
     const missing = JOINING_FACTS.filter((path) => look.known(path) === undefined).filter((path) =>
       asked.some(({ fact }) => fact === path),
     );

@@ -1,7 +1,6 @@
 import { everyEdition } from '../../codebook';
-import { absence } from '../../case';
-import { FEED_FACTS, feedV } from '../../electrical';
-import { holds, kindOf, rule, violation, without } from '../rule';
+import { AHEAD_FACTS, aheadOfInlet, FEED_FACTS, feedV } from '../../electrical';
+import { holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'transfer/rated',
@@ -10,16 +9,19 @@ export default rule({
   cites: everyEdition('702.5', '110.3(B)'),
   not: 'Its utility side: transfer/utility-side-rated. An interlocked breaker smaller than the outlet’s is no fault: it protects what is behind it.',
   facts: [
-    'transfer.kind', 'transfer.otherKind', 'transfer.listedAsTransfer', 'transfer.ratingA', 'transfer.ratingV', 'source.outletBreakerA', 'breaker.ratingA',
+    'transfer.kind', 'transfer.otherKind', 'transfer.listedAsTransfer', 'transfer.ratingA', 'transfer.ratingV', 'breaker.ratingA', ...AHEAD_FACTS,
     ...FEED_FACTS,
   ], // prettier-ignore
   notApplicable: without('inlet'),
   check: (look) => {
     // Between source and interlock stands the backfed breaker; where there is none, the outlet’s device alone.
-    const interlocked = absence('backfed breaker', kindOf(look)) === undefined;
-    const device = interlocked ? ('breaker.ratingA' as const) : ('source.outletBreakerA' as const);
-    look.needAll('transfer.listedAsTransfer', 'transfer.ratingA', 'transfer.ratingV', device);
-    const [ratedA, ratedV, deviceA] = [look.need('transfer.ratingA'), look.need('transfer.ratingV'), look.need(device)];
+    const interlocked = look.has('backfedBreaker');
+    const said = look.attempt((side) =>
+      side.needAll('transfer.listedAsTransfer', 'transfer.ratingA', 'transfer.ratingV'),
+    );
+    const device = look.attempt((side) => (interlocked ? side.need('breaker.ratingA') : aheadOfInlet(side).flowsA));
+    look.requireAll(said, device);
+    const [ratedA, ratedV, deviceA] = [look.need('transfer.ratingA'), look.need('transfer.ratingV'), device.value!];
     const fedV = look.step('Volts of the receptacle in use', feedV(look), 'V', 'its configuration and the selector');
     if (look.need('transfer.listedAsTransfer') === 'no')
       return violation(
@@ -33,7 +35,7 @@ export default rule({
         unit: 'V',
       });
     const detail = { found: ratedA, allowed: deviceA, unit: 'A' };
-    const words = `${ratedA} A rated, ${deviceA} A ${interlocked ? 'backfed breaker' : 'outlet breaker at the source'}.`;
+    const words = `${ratedA} A rated, ${interlocked ? `${deviceA} A backfed breaker` : aheadOfInlet(look).words}.`;
     return ratedA >= deviceA
       ? holds(words, detail)
       : violation(words, `Fit equipment rated ${deviceA} A or more.`, detail);

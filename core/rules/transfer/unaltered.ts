@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { holds, kindOf, rule, violation, without } from '../rule';
+import { holds, rule, violation, withoutEquipment } from '../rule';
 
 export default rule({
   id: 'transfer/unaltered',
@@ -7,8 +7,7 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('110.3(B)', '702.5'),
   facts: ['transfer.kind', 'transfer.otherKind', 'transfer.alteration'],
-  notApplicable: (look) =>
-    without('transfer')(look) ?? (kindOf(look) === 'none-backfed' ? 'there is no transfer equipment' : undefined),
+  notApplicable: withoutEquipment,
   check: (look) => {
     const alteration = look.need('transfer.alteration');
     if (alteration === 'none') return holds('It is as it came.');

@@ -9,10 +9,7 @@ import {
 import { Missing, type Look } from '../../electrical';
 import { asked, firstOf, holds, onlyWith, rule, violation, type Rule } from '../rule';
 
-const wholeHouse = onlyWith(
-  ['whole-house-manual', 'whole-house-automatic'],
-  'only a whole-house switch carries the utility’s current',
-);
+const wholeHouse = onlyWith('wholeHouse', 'only a whole-house switch carries the utility’s current');
 const first = firstOf(wholeHouse, (look) =>
   look.need('transfer.location') === 'first' ? undefined : 'the switch does not stand first behind the meter',
 );

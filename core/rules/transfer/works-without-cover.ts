@@ -10,7 +10,7 @@ export default rule({
   not: 'Whether it blocks with the cover on: that is tried, and judged by transfer/prevents-parallel.',
   reading: 'interlockOnCover',
   facts: ['transfer.kind', 'transfer.otherKind', 'transfer.mountedOn'],
-  notApplicable: onlyWith(['retrofit-interlock'], 'only an interlock on a panel can hang on its cover'),
+  notApplicable: onlyWith('onPanel', 'only an interlock on a panel can hang on its cover'),
   check: (look) => {
     if (look.need('transfer.mountedOn') === 'panel') return holds('It is fixed to the panel or the breakers.');
     return look.reading('interlockOnCover') === 'accepted'
