@@ -63,7 +63,7 @@ function computeAtOutlet(look: Look): Ahead {
 /** The breaker of an adapter protects what follows it where the adapter is listed and the breaker opens both hots (240.21). */
 function adapterAhead(look: Look, index: number): Ahead | undefined {
   const at = cordAt(index);
-  if (look.peek(at.part) !== 'adapter-listed' || !look.asks(at.breakerA)) return undefined;
+  if (look.need(at.part) !== 'adapter-listed' || !look.asks(at.breakerA)) return undefined;
   const ampsA = look.known(at.breakerA);
   if (ampsA === undefined || look.need(at.breakerPoles) !== '2') return undefined;
   return { ampsA, flowsA: ampsA, words: `${ampsA} A breaker in the adapter`, isDevice: true };

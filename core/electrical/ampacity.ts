@@ -45,7 +45,7 @@ export function cordAmpacityA(look: Look, index: number): number {
 function computeCordAmpacityA(look: Look, index: number): number {
   const at = cordAt(index);
   if (look.peek(at.part) === 'adapter-listed') return look.need(at.markedA);
-  look.needAll(at.sizeAwg, at.wires);
+  look.needAll(at.part, at.sizeAwg, at.wires);
   return cordTableA(look, look.need(at.sizeAwg), look.need(at.wires));
 }
 

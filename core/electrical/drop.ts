@@ -60,5 +60,5 @@ export function dropV(over: readonly Run[], currentA: number): number {
 export function groundShare(over: readonly Run[]): number {
   const neutral = over.reduce((sum, run) => sum + conductorOhm(run.metal, run.size, run.lengthFt), 0);
   const ground = over.reduce((sum, run) => sum + conductorOhm(run.metal, run.groundSize ?? run.size, run.lengthFt), 0);
-  return neutral / (neutral + ground);
+  return neutral + ground > 0 ? neutral / (neutral + ground) : 0.5; // of nothing, both alike
 }

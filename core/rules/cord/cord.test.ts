@@ -1,6 +1,7 @@
 import { BACKFED, BRIDGED, CORDS_ONLY, askedTable, ruleTable, saying, type Facts } from '../../test/rule-table';
 
 const secondCord = (facts: Facts = {}): Facts => ({
+  'cord[1].part': 'cord',
   'cord[1].sourceEnd': 'L14-30',
   'cord[1].inletEnd': 'L14-30',
   'cord[1].inletEndGender': 'connector',

@@ -6,7 +6,7 @@ import { firstOf, firstViolation, holds, rule, violation, without, withoutCord }
 /** Wires of a cord by its jacket; of a listed adapter in one piece by its far face. */
 const wiresOf = (look: Look, index: number): number => {
   const at = cordAt(index);
-  return look.peek(at.part) === 'adapter-listed'
+  return look.need(at.part) === 'adapter-listed'
     ? look.step('Wires of its far face', CONFIGURATIONS[look.need(at.inletEnd)].wires, 'wires', 'its configuration')
     : Number(look.need(at.wires));
 };

@@ -11,7 +11,7 @@ export default rule({
   notApplicable: withoutCord,
   check: (look) =>
     firstViolation(look, 'cord', (side, i) => {
-      if (side.peek(cordAt(i).part) === 'adapter-listed') return undefined; // one piece, with a listing of its own
+      if (side.need(cordAt(i).part) === 'adapter-listed') return undefined; // one piece, with a listing of its own
       const name = side.need(cordAt(i).type);
       const { usage, outdoors } = CORD_TYPES[name];
       if (usage !== 'not-hard' && outdoors) return undefined;
