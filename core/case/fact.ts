@@ -37,6 +37,8 @@ export interface FactMeta {
   readonly drawing?: 'configuration' | 'pins' | 'wire' | 'device';
   /** Asked only where another fact of the same object makes it matter. */
   readonly when?: When;
+  /** Read where it was recorded, and asked no more: another fact says it better. */
+  readonly retired?: true;
 }
 
 /** A schema, or a part of it: what the catalogue and the reader see of it. */
@@ -53,7 +55,7 @@ type Takes = (value: unknown) => boolean;
 /** Why a value is none of the fact's, and what would be right, in a sentence. */
 type Wrong = (value: unknown) => string;
 
-type Words = Pick<FactMeta, 'label' | 'so' | 'ask' | 'sound' | 'drawing' | 'when'>;
+type Words = Pick<FactMeta, 'label' | 'so' | 'ask' | 'sound' | 'drawing' | 'when' | 'retired'>;
 type FactSchema<T> = MixedSchema<T | NotSeen | undefined>;
 
 const ANYTHING = mixed().nullable().optional(); // nullable, so that null meets the fact's own sentence

@@ -100,7 +100,7 @@ export const isThere = (c: Case, pathOrStation: string): boolean =>
 /** Whether a fact is asked for in this case. */
 export function isAsked(c: Case, path: string): boolean {
   const meta = CATALOGUE.get(catalogueKey(path));
-  if (!isThere(c, path)) return false;
+  if (meta?.retired || !isThere(c, path)) return false;
   if (!meta?.when) return meta !== undefined;
   const siblings = factAt(c, path.slice(0, path.lastIndexOf('.')));
   return meta.when((siblings ?? {}) as Record<string, unknown>, c);

@@ -1,7 +1,7 @@
 import { cordAt, type FactPath } from '../case';
 import { CONFIGURATIONS, everyEdition, type ConfigurationName } from '../codebook';
 import { rounded, type Look } from './look';
-import { FEED_FACTS, feedV } from './source';
+import { FEED_FACTS, OUTLET_W_FACTS, feedV, outletRunningW } from './source';
 
 /** Conductors from the terminals of a source that has no overcurrent device carry so much of its nameplate current (445.13). */
 const NAMEPLATE_SHARE = 1.15;
@@ -20,7 +20,7 @@ export interface Ahead {
 
 /** Facts that what stands ahead may need. */
 export const AHEAD_FACTS = [
-  'source.outletDevice', 'source.outletBreakerA', 'source.runningW', 'source.limitsItself', ...FEED_FACTS,
+  'source.outletDevice', 'source.outletBreakerA', ...OUTLET_W_FACTS, 'source.limitsItself', ...FEED_FACTS,
   'cord.part', 'cord.breakerA', 'cord.breakerPoles',
 ] as const; // prettier-ignore
 
@@ -35,7 +35,7 @@ function computeAtOutlet(look: Look): Ahead {
     const ampsA = look.need('source.outletBreakerA');
     return { ampsA, flowsA: ampsA, words: `${ampsA} A outlet breaker`, isDevice: true };
   }
-  const power = look.attempt((side) => side.need('source.runningW'));
+  const power = look.attempt(outletRunningW);
   const volts = look.attempt(feedV);
   const limits = look.attempt((side) => side.need('source.limitsItself') === 'yes');
   look.requireAll(power, volts, limits);

@@ -16,7 +16,16 @@ export const DERIVED_FACTS = [
   'source.outletDevice',
   ...SWITCHED_FACTS,
   'neutral.derivedBond',
+  'neutral.otherBond',
+  'neutral.jumperTies',
 ] as const;
+
+/** Whether a jumper in the house ties the neutral that the source feeds: one in the transfer enclosure, or a bond beyond it. Throws `Missing` where facts lack. */
+function jumperInHouse(look: Look): boolean {
+  const other = look.need('neutral.otherBond');
+  if (other === 'none') return false;
+  return other !== 'transfer-enclosure' || look.need('neutral.jumperTies') !== 'utility';
+}
 
 /**
  * How a source with a switched neutral is bonded: `at-source`, at the `first-device` (250.30(A)(1); that is in the house only
@@ -31,9 +40,14 @@ export function derivedBond(look: Look): DerivedBond {
 
 function computeDerivedBond(look: Look): DerivedBond {
   const bonded = look.need('source.neutralBond') === 'bonded';
-  const found = look.need('neutral.derivedBond');
-  const inHouse = found === 'house' || found === 'both';
-  if (found === 'both' || (bonded && inHouse)) return 'twice';
+  const said = look.attempt((side) => side.need('neutral.derivedBond'));
+  const jumper = look.attempt(jumperInHouse);
+  look.adopt(said);
+  look.adopt(jumper);
+  // One jumper in the house is enough, wherever it is recorded.
+  const inHouse = said.value === 'house' || said.value === 'both' || jumper.value === true;
+  if (said.value === 'both' || (bonded && inHouse)) return 'twice';
+  look.requireAll(said, jumper);
   if (bonded) return 'at-source';
   if (!inHouse) return 'nowhere';
   return look.need('source.outletDevice') === 'none' ? 'first-device' : 'house';

@@ -1,6 +1,6 @@
 import { conductorOhm, runs, type Run } from './drop';
 import type { Look } from './look';
-import { feedOf, type Feed } from './source';
+import { type Feed, feedOf, outletRunningW } from './source';
 import { neutralSwitched } from './derived-neutral';
 import { aheadOfInlet } from './ahead';
 import { JOINED_OHM, Network, type Solution } from './network';
@@ -81,7 +81,7 @@ function computeParts(look: Look): Parts {
     otherBond: (look.known('neutral.otherBond') ?? 'none') !== 'none',
     rod: rod !== 'none',
     groundOpen: rod === 'only-path' || look.need('grounding.frameToPanelOhm') >= 1_000_000,
-    ratedA: look.need('source.runningW') / (sourceV === '120' ? 120 : 240),
+    ratedA: outletRunningW(look) / (sourceV === '120' ? 120 : 240),
     cord: over.filter((run) => run.name.startsWith('cord')),
     feeder: over.filter((run) => run.name.startsWith('feeder')),
   };

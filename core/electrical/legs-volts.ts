@@ -1,6 +1,6 @@
 import { dropV, runs } from './drop';
-import { rounded, type Look } from './look';
-import { BRIDGED_FACTS, bridged } from './source';
+import { Missing, rounded, type Look } from './look';
+import { BRIDGED_FACTS, OUTLET_W_FACTS, bridged, outletRunningW } from './source';
 
 /** What three readings at the panel tell of the way from source to loads. */
 export type LegsTell = 'as-meant' | 'open-neutral' | 'leg-dead' | 'one-pole' | 'three-phase' | 'two-poles-unsaid';
@@ -11,7 +11,7 @@ export const LEG_FACTS = [
   'function.legAV',
   'function.legBV',
   'function.legsV',
-  'source.runningW',
+  ...OUTLET_W_FACTS,
   'cord.sizeAwg',
   'cord.lengthFt',
   ...['metal', 'sizeAwg', 'lengthFt'].map((key) => `feeder.stretches.${key}`),
@@ -34,7 +34,7 @@ export const NO_CORD_V = 40;
  */
 export function legDifferenceV(look: Look): number {
   const over = look.attempt((side) => runs(side));
-  const power = look.attempt((side) => side.need('source.runningW'));
+  const power = look.attempt(outletRunningW);
   look.requireAll(over, power);
   const currentA = rounded(power.value! / (bridged(look) ? 120 : 240));
   const dropped = look.step(
@@ -58,10 +58,31 @@ export function legsTell(look: Look): LegsTell {
 }
 
 function computeLegsTell(look: Look): LegsTell {
-  look.needAll('function.legAV', 'function.legBV', 'function.legsV');
-  const [a, b, across] = [look.need('function.legAV'), look.need('function.legBV'), look.need('function.legsV')];
+  const paths = ['function.legAV', 'function.legBV', 'function.legsV'] as const;
+  const known = paths.map((path) => look.known(path));
+  const [legA, legB, over] = known;
+  // A leg without volts is a dead pole or an open neutral: what stands across the two tells them apart.
+  if (known.includes(undefined)) {
+    const dead = [legA, legB].some((volts) => volts !== undefined && volts < FED_V);
+    const lacks = paths.filter((_, i) => known[i] === undefined);
+    throw new Missing(
+      lacks,
+      dead
+        ? 'One leg reads no volts: read the other leg, and across the two. A dead pole reads about 120 V across, an open neutral 240.'
+        : undefined,
+    );
+  }
+  const [a, b, across] = [legA!, legB!, over!];
   look.step('A leg counts as fed from', FED_V, 'V', 'guidance');
-  if (a < FED_V || b < FED_V) return 'leg-dead';
+  if (a < FED_V || b < FED_V) {
+    if (across < ACROSS_V) return 'leg-dead';
+    look.step('Across a dead pole stand less than', ACROSS_V, 'V', 'guidance');
+    if (Math.abs(a + b - across) <= (SUM_PERCENT / 100) * across) return 'open-neutral';
+    throw new Missing(
+      paths,
+      `${a} V, ${b} V and ${across} V cannot all be so: with one leg dead about 120 V stand across the two. Measure all three again.`,
+    );
+  }
   const onePole = bridged(look);
   look.step('Two poles are told from one by', ACROSS_V, 'V', 'guidance');
   if (onePole) return across >= ACROSS_V ? 'two-poles-unsaid' : 'as-meant';

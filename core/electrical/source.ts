@@ -1,6 +1,6 @@
 import { cordAt } from '../case';
 import { CONFIGURATIONS, everyEdition } from '../codebook';
-import type { Look } from './look';
+import { rounded, type Look } from './look';
 
 const PER_SITE = everyEdition('guidance');
 
@@ -9,11 +9,35 @@ export function continuousW(look: Look): number {
   return look.once(computeContinuousW);
 }
 
-function computeContinuousW(look: Look): number {
+/** Facts that the watts of the receptacle in use may need. */
+export const OUTLET_W_FACTS = ['source.runningW', 'source.outletW', 'source.voltage', 'source.outlet', 'source.selector', 'source.units'] as const; // prettier-ignore
+
+/**
+ * Running watts at the receptacle in use: of a 120/240 V source the maker’s figure for its 120 V receptacle, else half, one winding
+ * of two; all of it where a selector puts both windings on 120 V. Throws `Missing` where facts lack.
+ */
+export function outletRunningW(look: Look): number {
   const ratedW = look.need('source.runningW');
+  if (look.need('source.voltage') === '120') return ratedW;
+  if (CONFIGURATIONS[look.need('source.outlet')].poles === 3) return ratedW;
+  if (look.need('source.selector') === '120') return ratedW;
+  const own = look.known('source.outletW');
+  if (own !== undefined) return look.step('Watts of this receptacle, the maker’s figure', own, 'W', 'maker');
+  return look.step('Watts of one winding of two', ratedW / 2, 'W', `${ratedW} W ÷ 2`);
+}
+
+function computeContinuousW(look: Look): number {
+  const ratedW = outletRunningW(look);
   if (look.need('source.kind') === 'power-station') return ratedW;
   const maker = look.known('source.makerSiteW');
-  if (maker !== undefined) return look.step('Continuous watts, the maker’s figure', maker, 'W', 'maker');
+  // The maker’s figure for the site is of the whole source.
+  if (maker !== undefined)
+    return look.step(
+      'Continuous watts, the maker’s figure',
+      rounded(maker * (ratedW / look.need('source.runningW'))),
+      'W',
+      'maker',
+    );
   look.needAll('source.fuel', 'source.altitudeFt', 'source.airF');
   const fuel = look.need('source.fuel');
   const fuelPercent =

@@ -194,7 +194,11 @@ export function sizedByNameplate(look: Look, index: number): boolean {
 }
 
 /** Circuits that share a neutral, by group. Throws `Missing` while a group is unknown. */
-export function neutralGroups(look: Look, among: readonly number[]): number[][] {
+export const neutralGroups = (look: Look, among: readonly number[]): number[][] =>
+  sharedNeutrals(look, among).filter((one) => one.length > 1);
+
+/** The same, with those of which one circuit alone is recorded. */
+export function sharedNeutrals(look: Look, among: readonly number[]): number[][] {
   look.needOfEach(among, circuitAt, NEUTRAL_GROUP);
   const groups = new Map<string, number[]>();
   for (const i of among) {
@@ -204,7 +208,7 @@ export function neutralGroups(look: Look, among: readonly number[]): number[][] 
     if (others) others.push(i);
     else groups.set(group, [i]);
   }
-  return [...groups.values()].filter((one) => one.length > 1);
+  return [...groups.values()];
 }
 
 const NEUTRAL_GROUP = ['neutralGroup'] as const;

@@ -31,15 +31,32 @@ export interface RuleChange {
 }
 
 /**
- * Hazards that no office can switch off or make weaker: sources joined, an outlet fed, blades or pins live, no way for a fault
- * current, exhaust indoors. It may add to them, and cite what it likes.
+ * Hazards that no office can switch off or make weaker, for they cannot be approved anywhere: sources joined, an outlet fed,
+ * blades or pins live, no way for a fault current, a second way for the neutral's, an open neutral, exhaust indoors or at the
+ * house. It may add to them, and cite what it likes.
  */
 const PROTECTED: readonly string[] = [
-  'transfer/present', 'transfer/no-outlet-backfeed', 'transfer/prevents-parallel', 'transfer/240v-circuits-paired',
+  'transfer/present', 'transfer/no-outlet-backfeed', 'transfer/prevents-parallel', 'transfer/240v-circuits-paired', 'transfer/unaltered',
   'panel/one-main', 'panel/other-sources', 'cord/no-double-plug', 'cord/no-tied-hots', 'inlet/is-male-inlet', 'inlet/pins-dead-when-open',
+  'breaker/held-down', 'breaker/both-legs', 'breaker/suitable-for-backfeed',
   'function/dead-pins', 'function/neutral-unbroken', 'grounding/path-continuous', 'grounding/rod-not-only-path', 'panel/main-bonding-jumper',
-  'siting/outdoors',
+  'neutral/matrix', 'neutral/none-on-ground', 'loads/shared-neutral-on-two-legs', 'source/bridged-120v-no-shared-neutral',
+  'siting/outdoors', 'siting/exhaust-away', 'siting/clear-of-openings', 'siting/rain-shelter', 'panel/main-held-down', 'transfer/panel-behind-is-subpanel',
 ]; // prettier-ignore
+
+/** Hazards that an office may read otherwise, each with the reason. */
+export const OFFICE_MAY_READ: Readonly<Record<string, string>> = {
+  'source/device-within-face': 'an office may take a maker’s own listing of breaker and receptacle together',
+  'cord/ampacity': 'an office may take a listed set by its listing, above the table',
+  'inlet/rated-for-source-outlet': 'an office may take a listed inlet by its instructions',
+  'feeder/ampacity': 'engineering supervision may give another ampacity (310.14(B))',
+  'feeder/small-conductor': 'an office may permit a device above 240.4(D) under 240.4(E) or (G)',
+  'feeder/neutral-full-size-when-bridged': 'an office may take a load that is limited by other means',
+  'breaker/not-above-weakest-link': 'it rests on the ratings above, which are the office’s to read',
+  'loads/shared-neutral-within-rating': 'it goes by what is planned, and an office may lock loads out',
+  'transfer/shared-neutral-moved-together': 'an office may take two circuits that a listed switch keeps apart',
+  'transfer/automatic-capacity': 'an office may take load that is managed by a plan',
+};
 export const isProtected = (rule: string): boolean => PROTECTED.includes(rule);
 
 const MAY_BE_BY_PHOTO: readonly string[] = RULES.filter(mayBeByPhoto).map(({ id }) => id);
@@ -72,6 +89,8 @@ export interface Profile {
   readonly checklist: readonly ChecklistItem[];
 }
 
+/** Rules that find nothing lighter by themselves. */
+const HAZARDS = new Set<string>(RULES.filter(({ severity }) => severity === 'hazard').map((rule) => rule.id));
 const ids = new Set<string>(RULES.map((rule) => rule.id));
 
 /** The known name that shares most with what was written. */
@@ -168,7 +187,10 @@ const notWeakened = (data: { version?: unknown; rules?: Readonly<Record<string, 
   data.version === 1
     ? []
     : Object.entries(data.rules ?? {})
-        .filter(([id, { off, severity }]) => isProtected(id) && (off || (severity && severity !== 'hazard')))
+        .filter(
+          ([id, { off, severity }]) =>
+            isProtected(id) && (off || (severity && severity !== 'hazard' && HAZARDS.has(id))),
+        )
         .map(([id]) => `rules: ${id} is a hazard that no office can switch off or make weaker`);
 
 const profileSchema = object({

@@ -96,6 +96,7 @@ import loadsWithinWeakestDevice from './loads/within-weakest-device';
 import loadsPlain from './loads/plain';
 import loadsSharedNeutralOpensTogether from './loads/shared-neutral-opens-together';
 import loadsStartingSurge from './loads/starting-surge';
+import loadsSharedNeutralOnTwoLegs from './loads/shared-neutral-on-two-legs';
 import loads240vOn120vSource from './loads/240v-on-120v-source';
 import loadsSharedNeutralWithinRating from './loads/shared-neutral-within-rating';
 import loadsLegBalance from './loads/leg-balance';
@@ -199,6 +200,7 @@ export const RULES: readonly Rule[] = [
   loadsWithinWeakestDevice,
   ...loadsPlain,
   loadsStartingSurge,
+  loadsSharedNeutralOnTwoLegs,
   loads240vOn120vSource,
   loadsSharedNeutralWithinRating,
   loadsSharedNeutralOpensTogether,

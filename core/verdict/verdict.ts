@@ -162,7 +162,8 @@ const NO_OTHERS: readonly OtherPart[] = [];
 /** What the office has changed of a rule: nothing that would make one of the protected hazards weaker. */
 function changeOf(profile: Profile | undefined, rule: Rule) {
   const change = profile?.rules[rule.id];
-  return change && isProtected(rule.id) ? { ...change, off: false, severity: undefined } : change;
+  if (!change || !isProtected(rule.id)) return change;
+  return { ...change, off: false, severity: rule.severity === 'hazard' ? undefined : change.severity };
 }
 
 /** What is known of a house before any rule: which of its records cannot both be true. Whoever looks at one of them is told. */

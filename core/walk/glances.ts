@@ -461,7 +461,7 @@ const bars = of(
   ]),
 );
 const bus = of(
-  ['panel.busA', 'panel.mainA', 'panel.mains'],
+  ['panel.busA', 'panel.mainA', 'panel.mains', 'panel.mainHeld'],
   glance('What do bus and main say?', [
     ...[
       [200, 200],
@@ -471,10 +471,11 @@ const bus = of(
       [225, 200],
       [100, 60],
     ].map(([busA, mainA]) =>
-      reading(`${busA} A bus, ${mainA} A main, one main`, {
+      reading(`${busA} A bus, one main of ${mainA} A, built in`, {
         'panel.busA': busA!,
         'panel.mainA': mainA!,
         'panel.mains': 'one',
+        'panel.mainHeld': 'built-in',
       }),
     ),
     reading('Several mains on one feed', { 'panel.mains': 'several' }),

@@ -22,7 +22,7 @@ const AROUND = of('siting', 'shelter', 'firmBase', 'fuelAway', 'nothingBurns');
 /** Every part of the wall, in the order in which the current flows and a person walks; every fact is found out at one of them. */
 export const PARTS: readonly Part[] = [
   part('source/nameplate', 'Nameplate', [], seen(G.nameplate, G.watts)),
-  part('source/outlet', 'Receptacle in use', of('source', 'outletPoles', 'limitsItself'), seen(G.outlet)),
+  part('source/outlet', 'Receptacle in use', of('source', 'outletPoles', 'outletW', 'limitsItself'), seen(G.outlet)),
   part('source/receptacles', 'Its 120 V receptacles', of('source', 'receptacles120', 'madeBefore2015', 'gfciCordSets')),
   part(
     'source/bond',
@@ -77,7 +77,10 @@ export const PARTS: readonly Part[] = [
   part(
     'feeder/so',
     'How it is run',
-    [...stretch('fastened', 'protected'), ...of('feeder', 'identified', 'bushings', 'together', 'splices')],
+    [
+      ...stretch('fastened', 'protected'),
+      ...of('feeder', 'identified', 'bushings', 'together', 'splices', 'terminalsAluminum'),
+    ],
     EVERY,
   ),
 
@@ -121,7 +124,7 @@ export const PARTS: readonly Part[] = [
   ),
 
   part('neutral/pole', 'Neutral here', of('neutral', 'switched', 'pole')),
-  part('neutral/other', 'Bonds elsewhere', of('neutral', 'otherBond', 'derivedBond')),
+  part('neutral/other', 'Bonds elsewhere', of('neutral', 'otherBond', 'jumperTies', 'derivedBond')),
   part('neutral/current', 'Neutral current', of('neutral', 'unbalancedA')),
 
   part('grounding/path', 'Frame to panel', of('grounding', 'frameToPanelOhm', 'leadsOhm', 'cordGroundOhm')),
@@ -130,14 +133,14 @@ export const PARTS: readonly Part[] = [
 
   part('panel/space', 'Working space', of('panel', 'existing'), seen(G.space)),
   part('panel/bus', 'Bus and main', [], seen(G.bus)),
-  part('panel/bars', 'Bars', [], seen(G.bars)),
-  part('panel/sources', 'Other sources', of('panel', 'otherSources', 'otherIslanded')),
+  part('panel/bars', 'Bars', of('panel', 'separateBuilding'), seen(G.bars)),
+  part('panel/sources', 'Other sources', of('panel', 'otherSources', 'otherLands', 'otherHeld')),
   part('panel/directory', 'Directory', of('panel', 'directoryTrue')),
   part(
     'panel/so',
     'Cover and wires',
     [
-      ...of('panel', 'openingsClosed', 'coverFits', 'screwsClear', 'doubleTaps', 'electrodeConductor'),
+      ...of('panel', 'openingsClosed', 'coverFits', 'screwsClear', 'doubleTaps', 'tandems', 'electrodeConductor'),
       ...of('labels', 'feedThrough'),
     ],
     SO,
@@ -162,9 +165,23 @@ export const PARTS: readonly Part[] = [
 
   part('loads/slot', 'Slot', circuit('slot')),
   part('loads/use', 'What it feeds', circuit('cord', 'continuous', 'softStart', 'ownPlug'), seen(G.preset)),
-  part('loads/handle', 'Handle and wire', circuit('byNameplate', 'sourceLeg', 'paired'), seen(G.handle, G.wire)),
+  part(
+    'loads/handle',
+    'Handle and wire',
+    circuit(
+      'byNameplate',
+      'motorA',
+      'tripsOnSmaller',
+      'markedCircuitA',
+      'markedDeviceA',
+      'sourceLeg',
+      'paired',
+      'toPartnerV',
+    ),
+    seen(G.handle, G.wire),
+  ),
   part('loads/neutral', 'Neutrals', [], { glances: [G.neutrals], every: true }),
-  part('loads/others', 'The other breakers', of('loads', 'othersOff')),
+  part('loads/others', 'The other breakers', of('loads', 'for240', 'othersOff'), SO),
 
   part(
     'function/moves',

@@ -175,6 +175,12 @@ export const feeder = station({
       ask: 'open every box on the way; read the connector',
     },
   ),
+  terminalsAluminum: yesNo({
+    label: 'Terminals on aluminum are marked for it',
+    ask: 'read the lugs where aluminum lands: AL, or AL-CU',
+    sound: 'yes',
+    when: (feeder) => ((feeder.stretches ?? []) as Stretch[]).some(({ metal }) => metal === 'aluminum'),
+  }),
   together: yesNo({
     label: 'All conductors in one raceway or cable',
     ask: 'follow hots, neutral and ground: none may go its own way',

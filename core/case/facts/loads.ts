@@ -1,5 +1,5 @@
 import { amount, choice, wireSize, yesNo } from '../fact';
-import { MAY_BE_CONTINUOUS, MOTORS, SIZED_BY_NAMEPLATE, buildingWireSizes } from '../../codebook';
+import { MAY_BE_CONTINUOUS, MOTORS, NAMEPLATE_MOTORS, SIZED_BY_NAMEPLATE, buildingWireSizes } from '../../codebook';
 import { device, several, station, unlessWithout, withTrait } from '../parts';
 
 /** There is a panel in which a circuit has its place. */
@@ -96,6 +96,32 @@ const circuit = {
     ask: 'nameplate: least circuit ampacity and largest overcurrent device, or the appliance’s watts',
     when: (circuit, site) => withMovedCircuits(circuit, site) && SIZED_BY_NAMEPLATE.includes(circuit.use),
   }),
+  motorA: amount('A', [0.5, 200], [5, 8, 10, 12, 20], {
+    label: 'Amperes of the motor',
+    ask: 'nameplate, or its control box where it has one',
+    when: (circuit) => circuit.byNameplate === 'yes' && NAMEPLATE_MOTORS.includes(circuit.use),
+  }),
+  tripsOnSmaller: yesNo({
+    label: 'It would not start on the smaller device',
+    ask: 'ask who fitted it: did it trip at the start on the next size below',
+    when: (circuit) => circuit.byNameplate === 'yes' && NAMEPLATE_MOTORS.includes(circuit.use),
+  }),
+  markedCircuitA: amount('A', [1, 200], [15, 18, 21, 25], {
+    label: 'Least circuit ampacity marked',
+    ask: 'nameplate of the air conditioner: minimum circuit ampacity',
+    when: (circuit) => circuit.byNameplate === 'yes' && circuit.use === 'air-conditioner',
+  }),
+  markedDeviceA: device(
+    'Largest device marked',
+    'nameplate of the air conditioner: maximum overcurrent device',
+    [25, 30, 35, 40],
+    (circuit) => circuit.byNameplate === 'yes' && circuit.use === 'air-conditioner',
+  ),
+  toPartnerV: amount('V', [0, 300], [240, 0], {
+    label: 'Volts between the two hots that share a neutral',
+    ask: 'meter, at the panel: hot to hot; 240 V on two legs, 0 V on one',
+    when: sharesNeutral,
+  }),
   moved: yesNo({ label: 'On the transfer equipment', ask: 'follow its leads', when: withMovedCircuits }),
   switchBreakerA: device(
     'Breaker of the switch for it',
@@ -113,6 +139,15 @@ const circuit = {
 
 export const loads = station({
   circuits: several(circuit, 'circuit'),
+  for240: yesNo({
+    label: 'Every 240 V appliance is marked for 240 V',
+    ask: 'read the nameplates: one marked 208 V alone is made for another system',
+    sound: 'yes',
+    when: (loads) =>
+      ((loads.circuits ?? []) as Circuit[]).some(
+        (one) => one.volts === '240' && one.plan !== 'off' && one.plan !== undefined,
+      ),
+  }),
   othersOff: yesNo({
     label: 'Every other breaker is off',
     ask: 'look along the panel: what is not planned is off, water heater, heat strips and car charger first',

@@ -34,6 +34,18 @@ export const neutral = station({
       ask: 'look for bonding screws and straps beyond the service; meter with the bond lifted',
     },
   ),
+  jumperTies: choice(
+    {
+      source: 'The source’s neutral',
+      load: 'The neutral of the loads',
+      utility: 'The utility’s neutral',
+    },
+    {
+      label: 'Whose neutral the jumper in the transfer enclosure ties',
+      ask: 'everything dead: follow it from the ground bar to the lug or pole where it lands',
+      when: (neutral) => neutral.otherBond === 'transfer-enclosure',
+    },
+  ),
   derivedBond: choice(
     { source: 'At the source only', house: 'At the switch only', both: 'At both', none: 'Nowhere' },
     {

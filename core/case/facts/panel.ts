@@ -1,9 +1,14 @@
 import { OFFICE_NUMBERS } from '../../codebook';
 import { NOT_SEEN, amount, choice, yesNo } from '../fact';
-import { device, station, withTrait } from '../parts';
+import { both, device, station, whenSite, withTrait } from '../parts';
 
 /** A source that feeds the bus meets whatever else does; one that takes single circuits off it does not. */
 const onThisBus: ReturnType<typeof withTrait> = (panel, site) => !withTrait('splicedIn')(panel, site);
+
+const hasOther: typeof onThisBus = (panel, site) =>
+  onThisBus(panel, site) && ![undefined, 'none', NOT_SEEN].includes(panel.otherSources as string | undefined);
+/** A switch ahead of the panel. */
+const behindSwitch = both(withTrait('wholeHouse'), whenSite('transfer', 'location', 'first', 'behind'));
 
 export const panel = station({
   mains: choice(
@@ -29,16 +34,36 @@ export const panel = station({
       ask: 'read the directory and signs at meter and panel; look at the roof and in the garage',
     },
   ),
+  otherLands: choice(
+    {
+      ahead: 'Ahead of the main or switch',
+      'unfed-bus': 'On a bus that this source never feeds',
+      'fed-bus': 'On the bus that this source feeds',
+    },
+    {
+      label: 'Where the other source lands',
+      ask: 'follow its conductors from its disconnect: ahead of what is opened for this source, or on the bus that this one feeds',
+      when: hasOther,
+    },
+  ),
+  otherHeld: choice(
+    {
+      interlocked: 'Its disconnect is interlocked with this source, or locked open while it runs',
+      listed: 'Both are listed to work together',
+      neither: 'Neither',
+    },
+    {
+      label: 'What keeps the other source off while this one runs',
+      ask: 'look for an interlock or a lock at its disconnect; what goes off without utility starts again as soon as this source makes volts',
+      when: (panel, site) => hasOther(panel, site) && panel.otherLands === 'fed-bus',
+    },
+  ),
   otherIslanded: choice(
     { off: 'Goes off with the utility', isolated: 'Isolates itself from this bus', feeds: 'May feed the bus' },
     {
       label: 'The other source while this one runs',
-      ask: 'its manual and sign: what it does without utility; a generator may look like the utility to it',
-      when: (panel, site) =>
-        onThisBus(panel, site) &&
-        panel.otherSources !== undefined &&
-        panel.otherSources !== 'none' &&
-        panel.otherSources !== NOT_SEEN,
+      ask: 'its manual and sign: what it does without utility',
+      retired: true,
     },
   ),
   place: choice(
@@ -83,6 +108,30 @@ export const panel = station({
   neutralsAndGrounds: choice(
     { together: 'On one bar', apart: 'Apart, neutral insulated' },
     { label: 'Neutrals and grounds', ask: 'look at the bars and for the bonding screw' },
+  ),
+  separateBuilding: yesNo({
+    label: 'An existing separate building, fed by three wires',
+    ask: 'a building of its own, fed before this work by hots and neutral alone, with no other metal path between the two',
+    sound: 'no',
+    when: (panel, site) =>
+      behindSwitch(panel, site) && (panel.kind === 'service' || panel.neutralsAndGrounds === 'together'),
+  }),
+  mainHeld: choice(
+    { 'built-in': 'Built in or bolted', held: 'Plugged on and held down', loose: 'Plugged on, nothing holds it' },
+    {
+      label: 'How the main is held',
+      ask: 'look: a main that plugs on like a branch breaker stays live from its lugs when it is pulled',
+      sound: 'built-in',
+    },
+  ),
+  tandems: choice(
+    { none: 'None, or where the label permits', unmarked: 'In a space not marked for one' },
+    {
+      label: 'Tandem breakers',
+      so: 'No tandem breaker but where the label permits one',
+      ask: 'compare each tandem with the panel’s label: it names the spaces that take one',
+      sound: 'none',
+    },
   ),
   mainBondingJumper: yesNo({
     label: 'Main bonding jumper at the service',

@@ -106,9 +106,14 @@ export const source = station({
     {
       label: 'Voltage selector',
       ask: 'look beside the receptacles for a switch that says 120 V only or 120/240 V',
-      when: (source) => source.voltage !== '120' && POLES_OF(source) === 3,
+      when: (source) => source.voltage !== '120' && POLES_OF(source) !== undefined,
     },
   ),
+  outletW: amount('W', [100, 50_000], [], {
+    label: 'Maker’s watts at this receptacle',
+    ask: 'manual: what this 120 V receptacle gives by itself; leave it open if the maker gives none: half the nameplate then, one winding of two',
+    when: (source) => source.voltage === '120/240' && source.selector !== '120' && POLES_OF(source) === 2,
+  }),
   outletDevice: choice(
     { own: 'Its own breaker', none: 'None' },
     { label: 'Overcurrent device ahead of it', ask: 'look for a breaker or button that belongs to this receptacle' },

@@ -9,8 +9,13 @@ const withWholeHouse = withTrait('wholeHouse');
 const withMovedCircuits = withTrait('movedCircuits');
 const single = withTrait('singleCircuit');
 const automatic = withTrait('automatic');
+/** A switch that feeds the panel, rather than a collar at the meter. */
+const aheadOfPanel: typeof withWholeHouse = (transfer, site) =>
+  withWholeHouse(transfer, site) && (transfer.location === 'first' || transfer.location === 'behind');
 const withFirstSwitch: typeof withWholeHouse = (transfer, site) =>
   withWholeHouse(transfer, site) && transfer.location === 'first';
+/** Mechanisms that reach no handle but their own. */
+const ONE_PIECE: readonly unknown[] = ['circuit-handles', 'double-throw', 'automatic'];
 const splicedIn = withTrait('splicedIn');
 
 export const transfer = station({
@@ -47,7 +52,16 @@ export const transfer = station({
       'wrong-spacing': 'Does not reach a handle',
       'tie-missing': 'Common tie missing',
     },
-    { label: 'How it sits', ask: 'pull, lift and turn it by hand, both ways', when: withInlet },
+    {
+      label: 'How it sits',
+      ask: 'pull, lift and turn it by hand, both ways; contactors are looked at with everything dead',
+      when: withInlet,
+      offered: {
+        loose: (transfer) => transfer.mechanism !== 'circuit-handles',
+        'wrong-spacing': (transfer) => !ONE_PIECE.includes(transfer.mechanism),
+        'tie-missing': (transfer) => !['double-throw', 'automatic'].includes(transfer.mechanism as string),
+      },
+    },
   ),
   listedForPanel: yesNo({
     label: 'Listed for this very panel or location',
@@ -135,7 +149,7 @@ export const transfer = station({
   fourWire: yesNo({
     label: 'Four wires from the switch to the panel',
     ask: 'count: two hots, neutral, and an equipment ground of its own',
-    when: withFirstSwitch,
+    when: aheadOfPanel,
   }),
   emergencyDisconnect: yesNo({
     label: 'Emergency disconnect outdoors, marked',

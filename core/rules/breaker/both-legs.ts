@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { answered, rule, without } from '../rule';
+import { SAFE_FIRST, answered, rule, without } from '../rule';
 
 export default rule({
   id: 'breaker/both-legs',
@@ -12,6 +12,6 @@ export default rule({
     answered(look, 'breaker.acrossBothLegs', 'yes', {
       good: 'One pole on each leg: 240 V between them.',
       bad: 'Both poles stand on one leg: 0 V between them, and the other leg is not fed or switched as it seems.',
-      remedy: 'Move it so that its poles take adjacent rows, one on each leg; no tandem.',
+      remedy: `${SAFE_FIRST}open the main too, and move it so that its poles take adjacent rows, one on each leg; no tandem. The main’s own line side stays live until the utility pulls the meter.`,
     }),
 });

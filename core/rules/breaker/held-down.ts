@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { answered, rule, without } from '../rule';
+import { SAFE_FIRST, answered, rule, without } from '../rule';
 
 export default rule({
   id: 'breaker/held-down',
@@ -12,6 +12,6 @@ export default rule({
     answered(look, 'breaker.heldDown', 'yes', {
       good: 'A fastener holds it in place.',
       bad: 'Nothing holds it down; pulled off the bus, its stabs stay live from the source.',
-      remedy: 'Fit the hold-down kit made for this breaker and panel.',
+      remedy: `${SAFE_FIRST}open the main too, and fit the hold-down kit made for this breaker and panel; the main’s own line side stays live until the utility pulls the meter.`,
     }),
 });

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { answered, rule, without } from '../rule';
+import { SAFE_FIRST, answered, rule, without } from '../rule';
 
 export default rule({
   id: 'breaker/suitable-for-backfeed',
@@ -12,6 +12,6 @@ export default rule({
     answered(look, 'breaker.lineLoadMarked', 'no', {
       good: 'It bears no LINE and LOAD marking; it may be fed from either side.',
       bad: 'It is marked LINE and LOAD, so it must not be fed backwards.',
-      remedy: 'Fit a breaker without LINE and LOAD marking, listed for the panel.',
+      remedy: `${SAFE_FIRST}open the main too, and fit a breaker without LINE and LOAD marking, listed for the panel.`,
     }),
 });

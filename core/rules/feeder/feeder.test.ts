@@ -640,3 +640,8 @@ test('of several stretches the worst is the finding; the others that are violate
     [first],
   ]);
 });
+
+askedTable('feeder/terminals-for-aluminum', 'feeder.terminalsAluminum', ['no'], 'correction', {
+  base: stretch(0, { metal: 'aluminum' }),
+  notApplicable: [{}, CORDS_ONLY],
+});

@@ -1,6 +1,6 @@
 import { everyEdition } from '../../codebook';
 import { stretchAt } from '../../case';
-import { asked, holds, rule, violation, withoutFeeder, type Rule } from '../rule';
+import { asked, firstOf, holds, rule, violation, withoutFeeder, type Rule } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
 const notApplicable = withoutFeeder;
@@ -18,6 +18,26 @@ export default [
     good: 'White neutral, green or bare ground, hots neither.',
     bad: 'A conductor’s color does not say what it is.',
     remedy: 'Re-identify where the section permits it; run a conductor of the right color where it does not.',
+  }),
+  asked({
+    id: 'feeder/terminals-for-aluminum',
+    holds: 'Aluminum lands on terminals that are marked for it.',
+    severity: 'correction',
+    cites: everyEdition('110.14(A)'),
+    notApplicable: firstOf(withoutFeeder, (look) => {
+      const metals = Array.from({ length: look.stretches }, (_, i) =>
+        look.attempt((side) => side.need(stretchAt(i).metal)),
+      );
+      if (metals.some(({ value }) => value === 'aluminum')) return undefined;
+      look.requireAll(...metals);
+      return 'all conductors are copper';
+    }),
+    also: ['transfer.kind', 'transfer.otherKind', 'inlet.builtIn', 'feeder.stretches.metal'],
+    fact: 'feeder.terminalsAluminum',
+    right: 'yes',
+    good: 'Marked AL or AL-CU.',
+    bad: 'Aluminum lands on a terminal that is marked for copper alone; the joint loosens and heats.',
+    remedy: 'With everything dead, fit terminals marked for aluminum, or listed pigtails of copper.',
   }),
   asked({
     id: 'feeder/one-raceway',

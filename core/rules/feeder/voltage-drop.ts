@@ -6,7 +6,7 @@ import {
   everyEdition,
   type WireSize,
 } from '../../codebook';
-import { FEED_FACTS, dropV, feedV, rounded, runs, type Run } from '../../electrical';
+import { dropV, FEED_FACTS, feedV, OUTLET_W_FACTS, outletRunningW, rounded, type Run, runs } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 /** Smallest size that, put in every smaller feeder stretch, loses no more than `mostV`; undefined if none does. */
@@ -34,7 +34,7 @@ export default rule({
     'transfer.kind',
     'transfer.otherKind',
     ...FEED_FACTS,
-    'source.runningW',
+    ...OUTLET_W_FACTS,
     'cord.sizeAwg',
     'cord.lengthFt',
     ...['lengthFt', 'sizeAwg', 'metal'].map((key) => `feeder.stretches.${key}`),
@@ -42,7 +42,7 @@ export default rule({
   notApplicable: without('inlet'),
   check: (look) => {
     const [power, volts, over] = [
-      look.attempt((side) => side.need('source.runningW')),
+      look.attempt(outletRunningW),
       look.attempt(feedV),
       look.attempt((side) => runs(side)),
     ];

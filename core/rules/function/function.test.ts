@@ -82,12 +82,17 @@ ruleTable('function/legs-measured', {
     { 'function.legsV': 218 }, // no sum, and no three-phase leg
     { 'function.legAV': 104, 'function.legBV': 104, 'function.legsV': 208 }, // low, but the sum of its legs
     { 'function.legAV': 60, 'function.legBV': 240, 'function.legsV': 300 }, // an open neutral is another rule's
+    { 'function.legAV': 0, 'function.legBV': 240 },
     { ...BRIDGED, 'function.legsV': 179 },
   ],
   violation: [
-    [{ 'function.legAV': 59 }, { severity: 'correction', reason: saying('Leg A has 59 V') }],
-    [{ 'function.legBV': 0 }, { reason: saying('Leg B') }],
-    [{ 'function.legAV': 0, 'function.legBV': 0 }, { reason: saying('Leg A has 0 V') }],
+    [
+      { 'function.legAV': 59, 'function.legsV': 122 },
+      { severity: 'correction', reason: saying('Leg A has 59 V') },
+    ],
+    [{ 'function.legBV': 0, 'function.legsV': 120 }, { reason: saying('Leg B') }],
+    [{ 'function.legAV': 0, 'function.legBV': 0, 'function.legsV': 0 }, { reason: saying('Leg A has 0 V') }],
+    [{ 'function.legAV': 0, 'function.legsV': 179 }, { reason: saying('Leg A has 0 V') }],
     [{ 'function.legsV': 179 }, { found: 179, allowed: 240, reason: saying('one pole') }],
     [
       { 'function.legAV': 120, 'function.legsV': 208 },
@@ -99,6 +104,9 @@ ruleTable('function/legs-measured', {
     [{ 'cord[0].bridges': 'yes', 'function.legsV': 180 }, { allowed: 0 }],
   ],
   unproven: [
+    [{ 'function.legAV': 0, 'function.legsV': undefined }, ['function.legsV']],
+    [{ 'function.legAV': 0, 'function.legBV': undefined }, ['function.legBV']],
+    [{ 'function.legAV': 0 }, ['function.legAV', 'function.legBV', 'function.legsV']], // 0, 122 and 240 V: not all so
     [{ 'function.legAV': undefined, 'function.legsV': undefined }, ['function.legAV', 'function.legsV']],
     [{ 'cord[0].bridges': undefined }, ['cord[0].bridges']],
   ],
@@ -135,6 +143,12 @@ ruleTable('function/neutral-unbroken', {
       { 'function.legAV': 90, 'function.legBV': 150 },
       { severity: 'hazard', found: 60, remedy: saying('Take the load off at once') },
     ],
+    // what an open neutral reads with a heater on leg A alone
+    [
+      { 'function.legAV': 0, 'function.legBV': 240 },
+      { severity: 'hazard', found: 240 },
+    ],
+    { 'function.legAV': 240, 'function.legBV': 0, 'cord[0].lengthFt': undefined },
     [{ 'function.legAV': 113, 'function.legBV': 127 }, { found: 14 }],
     // the load moved shows what the first measurement hid
     { 'function.loadOn': 'both', 'function.otherLegAV': 140, 'function.otherLegBV': 100 },

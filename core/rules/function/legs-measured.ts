@@ -13,6 +13,12 @@ export default rule({
   check: (look) => {
     const told = legsTell(look);
     const [a, b, across] = [look.need('function.legAV'), look.need('function.legBV'), look.need('function.legsV')];
+    if (told === 'open-neutral')
+      return holds('Both legs are fed; what stands between them is function/neutral-unbroken’s.', {
+        found: across,
+        allowed: across,
+        unit: 'V',
+      });
     if (told === 'leg-dead') {
       const dead = a <= b ? 'A' : 'B';
       return violation(

@@ -20,7 +20,8 @@ ruleTable('grounding/path-continuous', {
     { 'neutral.switched': 'yes', 'grounding.cordGroundOhm': 1 },
     [{ 'grounding.frameToPanelOhm': 1.4, 'grounding.leadsOhm': 0.4 }, { found: 1 }],
     [{ 'grounding.frameToPanelOhm': 1.5, 'grounding.leadsOhm': 1 }, { found: 0.5 }],
-    [{ 'grounding.frameToPanelOhm': 0.2, 'grounding.leadsOhm': 0.4 }, { found: 0 }],
+    [{ 'grounding.frameToPanelOhm': 0.2, 'grounding.leadsOhm': 0.4 }, { found: 0 }], // − 0.2 Ω is the meter's own
+    [{ 'grounding.frameToPanelOhm': 3, 'grounding.leadsOhm': 2 }, { found: 1 }],
   ],
   violation: [
     [{ 'grounding.frameToPanelOhm': 1.01 }, { severity: 'hazard', found: 1.01, allowed: 1, unit: 'Ω' }],
@@ -36,6 +37,9 @@ ruleTable('grounding/path-continuous', {
     { 'grounding.frameToPanelOhm': 5, 'neutral.switched': undefined },
   ],
   unproven: [
+    [{ 'grounding.frameToPanelOhm': 40, 'grounding.leadsOhm': 50 }, ['grounding.leadsOhm']],
+    [{ 'grounding.frameToPanelOhm': 2, 'grounding.leadsOhm': 2.1 }, ['grounding.leadsOhm']],
+    [{ 'grounding.frameToPanelOhm': 0.2, 'grounding.leadsOhm': 0.41 }, ['grounding.leadsOhm']],
     [{ 'grounding.frameToPanelOhm': 'not-seen' }, ['grounding.frameToPanelOhm']],
     [{ 'neutral.switched': 'yes' }, ['grounding.cordGroundOhm']],
     [{ 'grounding.frameToPanelOhm': 1, 'neutral.switched': undefined }, ['neutral.switched']],

@@ -1,12 +1,28 @@
 import { OPEN_OHM, everyEdition } from '../../codebook';
-import { type Look, neutralSwitched, rounded, SWITCHED_FACTS } from '../../electrical';
+import { type Look, Missing, neutralSwitched, rounded, SWITCHED_FACTS } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
+
+/** Leads that read more are broken, Ω. */
+const MOST_LEADS_OHM = 2;
+/** So little below nothing is the meter’s own, Ω. */
+const LEAST_LEFT_OHM = -0.2;
 
 /** A reading less what the long leads read alone, Ω. */
 function withoutLeads(look: Look, ohm: number): number {
   const leadsOhm = look.known('grounding.leadsOhm') ?? 0;
   if (leadsOhm === 0 || ohm >= OPEN_OHM) return ohm;
-  return look.step('Without the leads', rounded(Math.max(0, ohm - leadsOhm)), 'Ω', `${ohm} Ω − ${leadsOhm} Ω`);
+  if (leadsOhm > MOST_LEADS_OHM)
+    throw new Missing(
+      ['grounding.leadsOhm'],
+      `${leadsOhm} Ω of leads is a broken lead, and takes off what it should not: hold the tips together, mend or change the lead, measure both again.`,
+    );
+  const left = rounded(ohm - leadsOhm);
+  if (left < LEAST_LEFT_OHM)
+    throw new Missing(
+      ['grounding.leadsOhm'],
+      `${ohm} Ω with leads of ${leadsOhm} Ω is less than nothing: measure the leads and the path again.`,
+    );
+  return look.step('Without the leads', Math.max(0, left), 'Ω', `${ohm} Ω − ${leadsOhm} Ω`);
 }
 
 export default rule({

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { BRIDGED_FACTS, bridged, continuousW, feedOf, rounded } from '../../electrical';
+import { bridged, BRIDGED_FACTS, continuousW, feedOf, OUTLET_W_FACTS, rounded } from '../../electrical';
 import { PLAN_FACTS, circuitName, legSums, loadToMove, plannedLoads, whatToKeepOff, type LegSums } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
@@ -10,7 +10,7 @@ export default rule({
   not: 'What can flow through outlet, cord and feeder: loads/within-weakest-device; and starting: loads/starting-surge.',
   cites: everyEdition('702.4'),
   facts: [
-    'source.kind', 'source.runningW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF', ...BRIDGED_FACTS, ...PLAN_FACTS,
+    'source.kind', ...OUTLET_W_FACTS, 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF', ...BRIDGED_FACTS, ...PLAN_FACTS,
     'loads.circuits.neutralGroup',
   ], // prettier-ignore
   check: (look) => {

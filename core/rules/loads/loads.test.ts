@@ -42,7 +42,9 @@ ruleTable('loads/each-leg-within-source', {
     legs(2900, 0, { ...SIX_KW, ...third({ plan: 'in-turn', runningW: 100 }) }),
     { ...CORDS_ONLY, ...legs(3500, 0), 'loads.circuits[0].slot': undefined, 'loads.circuits[1].slot': undefined },
     legs(3400, 0, BRIDGED), // one pole feeds both
-    legs(3400, 0, { 'source.outlet': 'L5-30' }), // a 120 V receptacle of a 120/240 V source
+    [legs(3343, 0, { 'source.outlet': 'L5-30' }), { allowed: 3344 }], // one winding of two, of 6687 W
+    legs(5000, 0, { 'source.outlet': 'L5-30', 'source.outletW': 6000 }), // the maker's figure for it
+    legs(6000, 0, { 'source.outlet': 'L5-30', 'source.selector': '120' }), // both windings on 120 V
     legs(3343, 3343), // 6687 W after altitude and heat
     legs(9000, 0, { ...SIX_KW, 'loads.circuits[0].plan': 'off' }),
   ],
@@ -77,7 +79,7 @@ ruleTable('loads/each-leg-within-source', {
     ],
     [
       { 'loads.circuits[0].plan': undefined, 'source.voltage': undefined },
-      ['loads.circuits[0].plan', 'source.voltage'],
+      ['source.voltage', 'loads.circuits[0].plan'],
     ],
     [{ 'loads.circuits': undefined } as Facts, ['loads.circuits[0].plan']],
     [SWITCH, ['loads.circuits[0].sourceLeg', 'loads.circuits[1].sourceLeg']], // the house’s slots say nothing of the source’s legs
@@ -438,4 +440,48 @@ ruleTable('loads/within-weakest-device', {
 });
 askedTable('loads/others-off', 'loads.othersOff', ['no'], 'correction', {
   notApplicable: [SWITCH, SINGLE, CORDS_ONLY, { 'transfer.kind': 'transfer-panel' }],
+});
+
+const SHARED: Facts = {
+  ...at('loads.circuits[0]', { neutralGroup: 'a', slot: 5 }),
+  ...at('loads.circuits[1]', { neutralGroup: 'a', slot: 7 }),
+};
+const HANDLES: Facts = { ...SWITCH, ...SHARED, 'loads.circuits[0].moved': 'yes', 'loads.circuits[1].moved': 'yes' };
+const takes = (a: string, b: string): Facts => ({
+  ...HANDLES,
+  'loads.circuits[0].sourceLeg': a,
+  'loads.circuits[1].sourceLeg': b,
+});
+ruleTable('loads/shared-neutral-on-two-legs', {
+  holds: [
+    SHARED,
+    { ...SHARED, 'loads.circuits[1].slot': 9, 'loads.circuits[0].toPartnerV': 240 },
+    takes('A', 'B'),
+    { ...takes('A', 'A'), 'loads.circuits[0].moved': 'no', 'loads.circuits[1].moved': 'no' }, // they stay in the panel
+    { ...SHARED, 'loads.circuits[0].toPartnerV': 60 },
+  ],
+  violation: [
+    [
+      { ...SHARED, 'loads.circuits[1].slot': 5 },
+      { severity: 'hazard', reason: saying('tandem'), part: 'circuits-1' },
+    ],
+    [{ ...SHARED, 'loads.circuits[0].toPartnerV': 0 }, { reason: saying('0 V between') }],
+    { ...SHARED, 'loads.circuits[1].toPartnerV': 59 },
+    [takes('A', 'A'), { reason: saying('one leg of the source') }],
+    // whatever is planned
+    { ...SHARED, 'loads.circuits[1].slot': 5, 'loads.circuits[0].plan': 'off', 'loads.circuits[1].plan': 'off' },
+  ],
+  unproven: [
+    [{ ...SHARED, 'loads.circuits[1].slot': 9 }, ['loads.circuits[0].toPartnerV']], // panels count differently
+    [{ 'loads.circuits[0].neutralGroup': 'a' }, ['loads.circuits[0].neutralGroup']], // which is the other?
+    [{ ...SHARED, 'loads.circuits[1].slot': undefined }, ['loads.circuits[1].slot']],
+    [takes('A', undefined as never), ['loads.circuits[1].sourceLeg']],
+    [{ ...HANDLES, 'loads.circuits[0].moved': undefined }, ['loads.circuits[0].moved']],
+    [{ 'loads.circuits[0].neutralGroup': undefined }, ['loads.circuits[0].neutralGroup']],
+  ],
+  notApplicable: [{}, CORDS_ONLY],
+});
+askedTable('loads/appliances-for-240-v', 'loads.for240', ['no'], 'correction', {
+  base: { 'loads.circuits[0].volts': '240', 'loads.circuits[1].slot': 9 },
+  notApplicable: [{}, { 'loads.circuits[0].volts': '240', 'loads.circuits[0].plan': 'off' }],
 });

@@ -1,6 +1,6 @@
 import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
-import { BRIDGED_FACTS, bridged, continuousW, feedOf, rounded } from '../../electrical';
+import { bridged, BRIDGED_FACTS, continuousW, feedOf, OUTLET_W_FACTS, rounded } from '../../electrical';
 import { PLAN_FACTS, circuitName, legSums, plannedLoads } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
@@ -10,7 +10,7 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('702.4', 'guidance'),
   facts: [
-    'source.kind', 'source.runningW', 'source.startingW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF',
+    'source.kind', ...OUTLET_W_FACTS, 'source.startingW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF',
     ...BRIDGED_FACTS, ...PLAN_FACTS, 'loads.circuits.startingW',
   ], // prettier-ignore
   check: (look) => {

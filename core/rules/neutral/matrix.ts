@@ -34,13 +34,6 @@ export default rule({
       ? 'bonded with switched, or floating with unswitched'
       : 'floating with unswitched, or bonded with switched';
     if (switched) {
-      if (bonded && look.known('neutral.derivedBond') === undefined)
-        return holds(
-          'Bonded source, switched neutral: separately derived; whether its bond is the only one is neutral/separately-derived-grounded.',
-          {
-            found,
-          },
-        );
       const bond = derivedBond(look);
       if (bond === 'nowhere')
         return violation(

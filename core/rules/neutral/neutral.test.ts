@@ -1,4 +1,4 @@
-import { BACKFED, CORDS_ONLY, askedTable, ruleTable, saying } from '../../test/rule-table';
+import { BACKFED, CORDS_ONLY, askedTable, ruleTable, saying, type Facts } from '../../test/rule-table';
 
 const BONDED = { 'source.neutralBond': 'bonded' };
 const SWITCHED = { 'neutral.switched': 'yes' };
@@ -6,8 +6,7 @@ const SWITCHED = { 'neutral.switched': 'yes' };
 ruleTable('neutral/matrix', {
   holds: [
     [{}, { reason: saying('not separately derived') }],
-    [{ ...BONDED, ...SWITCHED }, { reason: saying('separately derived') }],
-    { ...BONDED, ...SWITCHED, 'neutral.derivedBond': 'source' },
+    [{ ...BONDED, ...SWITCHED, 'neutral.derivedBond': 'source' }, { reason: saying('separately derived') }],
     // bonded once behind the source, wherever: a fault opens its breaker
     [
       { ...SWITCHED, 'neutral.derivedBond': 'house', 'source.outletDevice': 'none' },
@@ -52,8 +51,54 @@ ruleTable('neutral/matrix', {
   notApplicable: [CORDS_ONLY],
 });
 
-askedTable('neutral/one-bond', 'neutral.otherBond', ['subpanel', 'transfer-enclosure', 'inlet'], 'correction', {
+const jumper = (jumperTies: string | undefined, more: Facts = {}): Facts => ({
+  'neutral.otherBond': 'transfer-enclosure',
+  'neutral.jumperTies': jumperTies,
+  ...more,
+});
+const FIRST: Facts = { 'transfer.kind': 'whole-house-manual', 'transfer.location': 'first' };
+ruleTable('neutral/one-bond', {
+  holds: [
+    {},
+    jumper('utility', FIRST), // the switch is the service: its own main bonding jumper
+    jumper('source', SWITCHED), // the derived system's
+  ],
+  violation: [
+    [{ 'neutral.otherBond': 'subpanel' }, { severity: 'correction' }],
+    { 'neutral.otherBond': 'inlet' },
+    jumper('load'),
+    jumper('load', SWITCHED),
+    jumper('source'), // a solid neutral is one neutral
+    jumper('utility'),
+    jumper('utility', { ...FIRST, 'transfer.location': 'behind' }),
+  ],
+  unproven: [
+    [{ 'neutral.otherBond': undefined }, ['neutral.otherBond']],
+    [{ 'neutral.otherBond': 'not-seen' }, ['neutral.otherBond']],
+    [jumper(undefined), ['neutral.jumperTies']],
+    [jumper('utility', { ...FIRST, 'transfer.location': undefined }), ['transfer.location']],
+  ],
   notApplicable: [CORDS_ONLY],
+});
+const BOTH = { ...SWITCHED, 'source.neutralBond': 'bonded', 'neutral.derivedBond': 'source' } as const;
+ruleTable('neutral/matrix', {
+  holds: [
+    jumper('utility', BOTH),
+    { ...jumper('source', SWITCHED), 'neutral.derivedBond': 'none', 'source.outletDevice': 'none' },
+  ],
+  violation: [
+    // one jumper, one answer: a second bond beside a bonded, switched source
+    [jumper('source', BOTH), { severity: 'hazard', reason: saying('again by a jumper in the house') }],
+    jumper('load', BOTH),
+    { ...BOTH, 'neutral.otherBond': 'inlet' },
+    { ...BOTH, 'neutral.otherBond': 'subpanel' },
+    { ...jumper('utility', SWITCHED), 'neutral.derivedBond': 'none' },
+  ],
+  unproven: [
+    [{ ...SWITCHED, 'source.neutralBond': 'bonded' }, ['neutral.derivedBond']],
+    [jumper(undefined, BOTH), ['neutral.jumperTies']],
+    [{ ...SWITCHED, 'neutral.pole': undefined, 'neutral.derivedBond': 'house' }, ['neutral.pole']],
+  ],
 });
 ruleTable('neutral/separately-derived-grounded', {
   holds: [

@@ -1,6 +1,6 @@
 import { everyEdition, type Cites } from '../../codebook';
-import { bondAccepted, DERIVED_FACTS, derivedBond, neutralSwitched } from '../../electrical';
-import { asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
+import { bondAccepted, DERIVED_FACTS, derivedBond, neutralSwitched, SWITCHED_FACTS } from '../../electrical';
+import { firstOf, holds, rule, violation, without, type Rule } from '../rule';
 
 const secondBond: Cites = {
   '2017': ['250.24(A)(5)', '250.142(B)', '408.40'],
@@ -9,18 +9,40 @@ const secondBond: Cites = {
 };
 
 export default [
-  asked({
+  rule({
     id: 'neutral/one-bond',
     holds: 'Beyond the service disconnect the house’s neutral is tied to ground nowhere.',
     severity: 'correction',
     cites: secondBond,
+    not: 'The bond of a derived source: neutral/matrix; and a panel behind a whole-house switch: transfer/panel-behind-is-subpanel.',
+    right: { 'neutral.otherBond': ['none'] },
+    facts: [
+      'transfer.kind',
+      'transfer.otherKind',
+      'transfer.location',
+      'neutral.otherBond',
+      'neutral.jumperTies',
+      ...SWITCHED_FACTS,
+    ],
     notApplicable: without('wired'),
-    fact: 'neutral.otherBond',
-    right: 'none',
-    good: 'No other bond in the house.',
-    bad: 'Neutral and ground meet again beyond the service; neutral current takes the ground along.',
-    remedy:
-      'Both sources off and proved dead: take the bonding screw or strap out there, and bring neutrals and grounds to separate bars.',
+    check: (look) => {
+      const other = look.need('neutral.otherBond');
+      if (other === 'none') return holds('No other bond in the house.');
+      if (other === 'transfer-enclosure') {
+        const ties = look.need('neutral.jumperTies');
+        // A switch that stands first is the service: the utility's neutral meets ground in it, by its own main bonding jumper.
+        if (ties === 'utility' && look.has('wholeHouse') && look.need('transfer.location') === 'first')
+          return holds('The jumper in the switch is its main bonding jumper, for it is the service.');
+        if (ties === 'source' && neutralSwitched(look))
+          return holds(
+            'The jumper in the transfer enclosure is the derived system’s: neutral/separately-derived-grounded.',
+          );
+      }
+      return violation(
+        'Neutral and ground meet again beyond the service; neutral current takes the ground along.',
+        'Both sources off and proved dead: take the bonding screw or strap out there, and bring neutrals and grounds to separate bars.',
+      );
+    },
   }),
   rule({
     id: 'neutral/separately-derived-grounded',

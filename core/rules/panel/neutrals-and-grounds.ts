@@ -7,11 +7,12 @@ export default rule({
   severity: 'correction',
   cites: everyEdition('408.40', '250.142(B)'),
   not: 'The main bonding jumper, without which apart is wrong at the service: panel/main-bonding-jumper.',
-  facts: ['transfer.kind', 'transfer.otherKind', 'panel.kind', 'panel.neutralsAndGrounds'],
+  facts: ['transfer.kind', 'transfer.otherKind', 'panel.kind', 'panel.neutralsAndGrounds', 'panel.separateBuilding'],
   notApplicable: without('wired'),
   check: (look) => {
     look.needAll('panel.kind', 'panel.neutralsAndGrounds');
-    return look.need('panel.kind') === 'subpanel' && look.need('panel.neutralsAndGrounds') === 'together'
+    const separate = look.asks('panel.separateBuilding') && look.known('panel.separateBuilding') === 'yes';
+    return look.need('panel.kind') === 'subpanel' && look.need('panel.neutralsAndGrounds') === 'together' && !separate
       ? violation(
           'Neutrals and grounds share a bar in a subpanel; neutral current runs on every ground.',
           'Both sources off and proved dead: take the bonding screw out, and land the grounds on a bar of their own.',

@@ -73,21 +73,42 @@ ruleTable('panel/one-main', {
 ruleTable('panel/other-sources', {
   holds: [
     {},
-    { 'panel.otherSources': 'photovoltaic', 'panel.otherIslanded': 'off' },
-    { 'panel.otherSources': 'battery', 'panel.otherIslanded': 'isolated' },
+    { 'panel.otherSources': 'photovoltaic', 'panel.otherLands': 'ahead' },
+    { 'panel.otherSources': 'battery', 'panel.otherLands': 'unfed-bus', 'panel.otherIslanded': 'feeds' },
+    { 'panel.otherSources': 'photovoltaic', 'panel.otherLands': 'fed-bus', 'panel.otherHeld': 'interlocked' },
+    { 'panel.otherSources': 'battery', 'panel.otherLands': 'fed-bus', 'panel.otherHeld': 'listed' },
   ],
   violation: [
     [
       { 'panel.otherSources': 'vehicle', 'panel.otherIslanded': 'feeds' },
       { severity: 'hazard', reason: saying('A car') },
     ],
+    // that it goes off without the utility is no help
+    {
+      'panel.otherSources': 'photovoltaic',
+      'panel.otherLands': 'fed-bus',
+      'panel.otherHeld': 'neither',
+      'panel.otherIslanded': 'off',
+    },
   ],
   unproven: [
     [{ 'panel.otherSources': undefined }, ['panel.otherSources']],
-    [{ 'panel.otherSources': 'generator' }, ['panel.otherIslanded']],
+    [{ 'panel.otherSources': 'generator' }, ['panel.otherLands']],
+    [{ 'panel.otherSources': 'photovoltaic', 'panel.otherIslanded': 'off' }, ['panel.otherLands']],
+    [{ 'panel.otherSources': 'generator', 'panel.otherLands': 'fed-bus' }, ['panel.otherHeld']],
   ],
   notApplicable: [CORDS_ONLY, { ...SWITCH, 'panel.otherSources': 'battery' }],
 });
+ruleTable('panel/main-held-down', {
+  holds: [{}, { 'panel.mainHeld': 'held' }],
+  violation: [
+    [{ 'panel.mainHeld': 'loose' }, { severity: 'hazard', remedy: saying('utility make the service dead') }],
+    [{ ...SWITCH, 'panel.mainHeld': 'loose' }, { severity: 'correction' }],
+  ],
+  unproven: [[{ 'panel.mainHeld': undefined }, ['panel.mainHeld']]],
+  notApplicable: [CORDS_ONLY],
+});
+askedTable('panel/tandems-where-marked', 'panel.tandems', ['unmarked'], 'correction', house);
 askedTable('panel/screws-clear', 'panel.screwsClear', ['no'], 'correction', house);
 askedTable('panel/one-conductor-a-terminal', 'panel.doubleTaps', ['yes'], 'correction', house);
 askedTable('panel/main-bonding-jumper', 'panel.mainBondingJumper', ['no'], 'hazard', house);

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { asked, holds, rule, valueWords, violation, without, type Rule } from '../rule';
+import { SAFE_FIRST, asked, holds, rule, valueWords, violation, without, type Rule } from '../rule';
 
 const notApplicable = without('wired');
 
@@ -63,6 +63,36 @@ export default [
     good: 'One conductor a terminal, or as marked.',
     bad: 'Two conductors share a terminal that is not marked for it; one of them works loose.',
     remedy: 'Give each a terminal of its own, or splice them to one pigtail; neutrals one to a screw.',
+  }),
+  rule({
+    id: 'panel/main-held-down',
+    holds: 'A main that plugs on and is fed from its lugs’ side is held down, so that a pull cannot free it.',
+    severity: 'correction',
+    weighs: 'hazard where an interlock relies on it',
+    cites: everyEdition('408.36(D)'),
+    facts: ['transfer.kind', 'transfer.otherKind', 'panel.mainHeld'],
+    notApplicable,
+    check: (look) => {
+      const held = look.need('panel.mainHeld');
+      if (held !== 'loose') return holds(`${valueWords('panel.mainHeld', held)}.`);
+      return violation(
+        'The main plugs on and nothing holds it; pulled off, its terminals stay live from the utility.',
+        `${SAFE_FIRST}have the utility make the service dead, for what is ahead of the main stays live else; fit the hold-down kit made for this breaker and panel.`,
+        look.has('onPanel') ? { severity: 'hazard' } : {},
+      );
+    },
+  }),
+  asked({
+    id: 'panel/tandems-where-marked',
+    holds: 'Tandem breakers stand only in spaces that the panel’s label marks for them.',
+    severity: 'correction',
+    cites: everyEdition('408.54', '110.3(B)'),
+    notApplicable,
+    fact: 'panel.tandems',
+    right: 'none',
+    good: 'None, or where the label permits.',
+    bad: 'A tandem breaker stands in a space that is not marked for one.',
+    remedy: 'With the panel dead, move it to a marked space, or fit a panel or subpanel with room.',
   }),
   asked({
     id: 'panel/main-bonding-jumper',

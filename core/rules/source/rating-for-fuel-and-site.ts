@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { continuousW, rounded } from '../../electrical';
+import { continuousW, OUTLET_W_FACTS, rounded } from '../../electrical';
 import { PLAN_FACTS, legSums, plannedLoads, whatToKeepOff } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
@@ -9,7 +9,7 @@ export default rule({
   severity: 'advisory',
   cites: everyEdition('guidance'),
   facts: [
-    ...PLAN_FACTS, 'source.kind', 'source.runningW', 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF',
+    ...PLAN_FACTS, 'source.kind', ...OUTLET_W_FACTS, 'source.makerSiteW', 'source.fuel', 'source.altitudeFt', 'source.airF',
   ], // prettier-ignore
   check: (look) => {
     const source = look.attempt(continuousW);

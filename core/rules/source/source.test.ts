@@ -211,7 +211,7 @@ ruleTable('source/volts-and-hertz', {
     SINGLE,
     BACKFED,
     { 'function.legAV': 90, 'function.legBV': 150 }, // an open neutral is no governor’s fault
-    { 'function.legAV': 0 },
+    { 'function.legAV': 0, 'function.legsV': 122 },
     { 'function.legAV': 120, 'function.legsV': 208 },
   ],
 });

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { continuousW } from '../../electrical';
+import { continuousW, OUTLET_W_FACTS } from '../../electrical';
 import { holds, onlyWith, rule, violation } from '../rule';
 
 export default rule({
@@ -8,7 +8,7 @@ export default rule({
   severity: 'hazard',
   cites: everyEdition('702.4'),
   facts: [
-    'transfer.kind', 'transfer.otherKind', 'transfer.loadManaged', 'transfer.transferredW', 'source.kind', 'source.runningW', 'source.fuel', 'source.altitudeFt', 'source.airF', 'source.makerSiteW',
+    'transfer.kind', 'transfer.otherKind', 'transfer.loadManaged', 'transfer.transferredW', 'source.kind', ...OUTLET_W_FACTS, 'source.fuel', 'source.altitudeFt', 'source.airF', 'source.makerSiteW',
   ], // prettier-ignore
   notApplicable: onlyWith('automatic', 'a person chooses the load'),
   check: (look) => {

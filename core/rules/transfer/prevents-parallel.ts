@@ -1,7 +1,7 @@
 import { everyEdition } from '../../codebook';
 import { JOINING_FACTS, RIGHT_ANSWERS, functionTest, mechanismAt, parallelSequence, settingOf } from '../../interlock';
 import { Missing, lacking } from '../../electrical';
-import { holds, rule, violation, withoutEquipment } from '../rule';
+import { valueWords, holds, rule, violation, withoutEquipment } from '../rule';
 
 export default rule({
   id: 'transfer/prevents-parallel',
@@ -11,7 +11,7 @@ export default rule({
   not: 'What happens with the cover off (transfer/works-without-cover), and the inside of a switch that nobody opens.',
   facts: [
     'transfer.kind', 'transfer.otherKind', ...JOINING_FACTS, 'transfer.mechanism', 'transfer.fit', 'transfer.alteration', 'transfer.mountedOn',
-    'breaker.heldDown', 'breaker.construction', 'breaker.atInterlock', 'loads.circuits.moved', 'loads.circuits.volts', 'loads.circuits.paired',
+    'breaker.heldDown', 'function.cycle', 'breaker.construction', 'breaker.atInterlock', 'loads.circuits.moved', 'loads.circuits.volts', 'loads.circuits.paired',
   ], // prettier-ignore
   notApplicable: withoutEquipment,
   check: (look) => {
@@ -36,6 +36,16 @@ export default rule({
     );
     if (model.missing.length > 0) lacking([model], ...missing);
     if (missing.length > 0) throw new Missing(missing);
+    const fit = look.need('transfer.fit');
+    if (fit !== 'sound')
+      throw new Missing(
+        ['transfer.fit', 'transfer.mechanism'],
+        `“${valueWords('transfer.fit', fit)}” is nothing that the model of this mechanism can have, so it says nothing of it: look again how it sits, and what keeps the sources apart.`,
+      );
+    if (look.has('automatic') && look.need('function.cycle') === 'yes')
+      return holds(
+        'No sequence in the model closes both, and it was seen to go over and come back by itself; nobody pushed a contactor.',
+      );
     look.step('Sequences that close both sources', 0, '', 'exhaustive search of every state');
     return holds('Blocked by hand every way, and no sequence in the model closes both.');
   },

@@ -97,7 +97,7 @@ ruleTable('transfer/prevents-parallel', {
     { 'transfer.kind': 'transfer-panel', [MODEL]: 'linked-mains' },
     HANDLES,
     { ...SINGLE, 'function.opensFirst': 'yes' },
-    AUTOMATIC,
+    [{ ...AUTOMATIC, 'function.cycle': 'yes' }, { reason: saying('nobody pushed a contactor') }],
     { ...DOUBLE, 'function.opensFirst': 'yes' },
     {
       ...DOUBLE,
@@ -149,6 +149,11 @@ ruleTable('transfer/prevents-parallel', {
     [{ [MODEL]: 'double-throw' }, [MODEL]], // no such thing on a panel
     [{ 'breaker.heldDown': undefined }, ['breaker.heldDown']],
     [DOUBLE, ['function.opensFirst']],
+    [AUTOMATIC, ['function.cycle']],
+    // what a mechanism cannot have is no answer of its model
+    [{ ...DOUBLE, 'function.opensFirst': 'yes', 'transfer.fit': 'tie-missing' }, ['transfer.fit', MODEL]],
+    [{ ...HANDLES, 'transfer.fit': 'loose' }, ['transfer.fit', MODEL]],
+    [{ ...AUTOMATIC, 'function.cycle': 'yes', 'transfer.fit': 'wrong-spacing' }, ['transfer.fit', MODEL]],
     [{ 'transfer.mountedOn': 'cover' }, ['function.coverOnHolds']],
     [{ ...HANDLES, 'loads.circuits[0].volts': '240' }, ['loads.circuits[0].paired']],
     [
@@ -211,13 +216,31 @@ const moved = (facts: Readonly<Record<string, unknown>>, more: Facts = {}): Fact
   'loads.circuits[1].moved': 'no',
   ...more,
 });
+const pump = (facts: Readonly<Record<string, unknown>>): Facts =>
+  moved({ sizeAwg: '12', use: 'well-pump', byNameplate: 'yes', motorA: 10, tripsOnSmaller: 'no', ...facts });
+const conditioner = (facts: Readonly<Record<string, unknown>>): Facts =>
+  moved({
+    sizeAwg: '12',
+    switchBreakerA: 30,
+    use: 'air-conditioner',
+    byNameplate: 'yes',
+    markedCircuitA: 20,
+    markedDeviceA: 30,
+    ...facts,
+  });
 ruleTable('transfer/circuit-protection', {
   holds: [
     moved({}),
     moved({ use: 'well-pump' }), // 20 A on 12 AWG: no nameplate is asked for
     moved({ switchBreakerA: 15 }), // a 15 A device ahead of a 20 A circuit is fine
     moved({ sizeAwg: '6', switchBreakerA: 60 }), // 55 A at 60 °C, the next device
-    [moved({ sizeAwg: '12', switchBreakerA: 30, use: 'air-conditioner', byNameplate: 'yes' }), {}],
+    // 21 A and 30 A marked on an air conditioner; 12 AWG is 20 A at 60 °C, 10 AWG 30 A
+    conditioner({}),
+    conditioner({ switchBreakerA: 35, sizeAwg: '8', markedCircuitA: 40, markedDeviceA: 50 }),
+    // a pump of 10 A: 250 % is 25 A, 400 % is 40 A, 125 % is 12.5 A
+    pump({ switchBreakerA: 25 }),
+    pump({ switchBreakerA: 40, tripsOnSmaller: 'yes' }),
+    pump({ switchBreakerA: 30, motorA: 10.1, tripsOnSmaller: 'no' }), // 25.25 A: the next is 30 A
     moved({ sizeAwg: '10', metal: 'aluminum', switchBreakerA: 25 }),
     { ...moved({}), 'transfer.kind': 'transfer-panel' },
     moved({ moved: 'no', sizeAwg: undefined }),
@@ -229,6 +252,14 @@ ruleTable('transfer/circuit-protection', {
     [moved({ sizeAwg: '10', metal: 'aluminum', switchBreakerA: 30 }), { allowed: 25 }],
     [moved({ sizeAwg: '12', switchBreakerA: 30, use: 'well-pump', byNameplate: 'no' }), { allowed: 20 }],
     moved({ sizeAwg: '12', switchBreakerA: 30, use: 'lights', byNameplate: 'yes' }), // no motor, no nameplate
+    // what heats goes by its wire, whatever its nameplate says
+    [moved({ sizeAwg: '12', switchBreakerA: 30, use: 'water-heater', byNameplate: 'yes' }), { found: 30, allowed: 20 }],
+    [moved({ sizeAwg: '12', switchBreakerA: 25, use: 'heat', byNameplate: 'yes' }), { allowed: 20 }],
+    [conditioner({ markedDeviceA: 25 }), { found: 30, allowed: 25 }],
+    [conditioner({ markedCircuitA: 20.1 }), { found: 20, allowed: 20.1, reason: saying('asks for a conductor') }],
+    [pump({ switchBreakerA: 30 }), { found: 30, allowed: 25 }],
+    [pump({ switchBreakerA: 45, tripsOnSmaller: 'yes' }), { found: 45, allowed: 40 }],
+    [pump({ motorA: 16.1, switchBreakerA: 40 }), { found: 20, allowed: 20.125 }],
   ],
   unproven: [
     [
@@ -236,6 +267,12 @@ ruleTable('transfer/circuit-protection', {
       ['loads.circuits[0].sizeAwg', 'loads.circuits[0].switchBreakerA'],
     ],
     [moved({ sizeAwg: '12', switchBreakerA: 30, use: 'well-pump' }), ['loads.circuits[0].byNameplate']],
+    [pump({ motorA: undefined, switchBreakerA: 30 }), ['loads.circuits[0].motorA']],
+    [pump({ tripsOnSmaller: undefined, switchBreakerA: 30 }), ['loads.circuits[0].tripsOnSmaller']],
+    [
+      conditioner({ markedCircuitA: undefined, markedDeviceA: undefined }),
+      ['loads.circuits[0].markedCircuitA', 'loads.circuits[0].markedDeviceA'],
+    ],
     [
       moved({ sizeAwg: '14', metal: 'aluminum' }), // no such conductor
       ['loads.circuits[0].sizeAwg'],
@@ -455,6 +492,7 @@ ruleTable('transfer/service-conductors', {
   ...elsewhere,
 });
 const onlyFirst = { notApplicable: [{}, SWITCH, house({ location: 'behind' })] };
+const APART: Facts = { 'panel.neutralsAndGrounds': 'apart' };
 askedTable('transfer/suitable-as-service-equipment', 'transfer.serviceEquipment', ['no'], 'correction', {
   base: house(),
   ...onlyFirst,
@@ -464,13 +502,30 @@ askedTable('transfer/emergency-disconnect', 'transfer.emergencyDisconnect', ['no
   ...onlyFirst,
 });
 ruleTable('transfer/panel-behind-is-subpanel', {
-  holds: [house()],
+  holds: [
+    house({}, APART),
+    house({ location: 'behind' }, APART),
+    house({}, { 'panel.separateBuilding': 'yes' }), // 250.32(B)
+    house({}, { ...APART, 'panel.kind': 'service', 'panel.separateBuilding': 'yes' }),
+  ],
   violation: [
     [house({}, { 'panel.kind': 'service' }), { severity: 'correction', remedy: saying('main bonding jumper') }],
-    [house({ fourWire: 'no' }), { reason: saying('Three wires') }],
+    house({}, {}), // a subpanel with its bond in
+    [house({ location: 'behind' }, {}), { severity: 'correction' }],
+    [
+      house({ location: 'behind' }, { 'source.neutralBond': 'bonded', 'neutral.switched': 'yes' }),
+      { severity: 'hazard' },
+    ],
+    [house({}, { 'source.neutralBond': 'bonded' }), { severity: 'correction' }],
+    [house({}, { 'neutral.switched': 'yes' }), { severity: 'correction' }],
+    [house({ fourWire: 'no' }, APART), { reason: saying('Three wires') }],
   ],
-  unproven: [[house({ fourWire: undefined }, { 'panel.kind': undefined }), ['panel.kind', 'transfer.fourWire']]],
-  ...onlyFirst,
+  unproven: [
+    [house({ fourWire: undefined }, { ...APART, 'panel.kind': undefined }), ['panel.kind', 'transfer.fourWire']],
+    [house({}, { 'panel.separateBuilding': undefined }), ['panel.separateBuilding']],
+    [house({ location: undefined }, APART), ['transfer.location']],
+  ],
+  notApplicable: [{}, SWITCH, house({ location: 'meter' })],
 });
 askedTable('transfer/meter-mounted-listed', 'transfer.meterListed', ['no'], 'correction', {
   base: house({ location: 'meter' }),

@@ -6,7 +6,7 @@ import {
   tableAmpacityA,
   type Edition,
 } from '../../codebook';
-import { Missing, type Look } from '../../electrical';
+import { type Look, Missing, neutralSwitched, SWITCHED_FACTS } from '../../electrical';
 import { asked, firstOf, holds, onlyWith, rule, violation, type Rule } from '../rule';
 
 const wholeHouse = onlyWith('wholeHouse', 'only a whole-house switch carries the utility’s current');
@@ -105,23 +105,39 @@ export default [
   }),
   rule({
     id: 'transfer/panel-behind-is-subpanel',
-    holds: 'Behind a switch that is the service, the old panel is a subpanel: bond out, four wires to it.',
+    holds: 'A panel that a whole-house switch feeds is a subpanel: its bond out, four wires to it.',
     severity: 'correction',
-    cites: everyEdition('250.142(B)', '250.24', '408.40'),
-    facts: [...KIND, 'transfer.location', 'transfer.fourWire', 'panel.kind', 'panel.neutralsAndGrounds'],
-    notApplicable: first,
+    weighs: 'hazard where the source is bonded and its neutral is switched: two bonds then',
+    cites: {
+      '2017': ['250.24(A)(5)', '250.142(B)', '408.40'],
+      '2020': ['250.24(A)(5)', '250.142(B)', '408.40'],
+      '2023': ['250.24(B)', '250.142(B)', '408.40'],
+    },
+    not: 'Collars at the meter, behind which the panel stays the service, and existing separate buildings (250.32(B)).',
+    facts: [
+      ...KIND, 'transfer.location', 'transfer.fourWire', 'panel.kind', 'panel.neutralsAndGrounds', 'panel.separateBuilding',
+      'source.neutralBond', ...SWITCHED_FACTS,
+    ], // prettier-ignore
+    notApplicable: firstOf(wholeHouse, (look) =>
+      look.need('transfer.location') === 'meter' ? 'at the meter itself it leaves the panel as it was' : undefined,
+    ),
     check: (look) => {
-      if (look.known('panel.kind') === 'service')
+      const bondIn = look.known('panel.kind') === 'service' || look.known('panel.neutralsAndGrounds') === 'together';
+      if (bondIn && look.need('panel.separateBuilding') === 'no') {
+        const twice = look.known('source.neutralBond') === 'bonded' && look.attempt(neutralSwitched).value === true;
         return violation(
-          'The switch is the service now, and the panel behind it is still wired as service equipment.',
-          'Both sources off: take the main bonding jumper of the panel out, part neutrals and grounds, and run an equipment ground from the switch.',
+          'A switch feeds this panel, and neutral and ground are still bonded in it.',
+          'Both sources off and proved dead: take the main bonding jumper of the panel out, part neutrals and grounds, and run an equipment ground from the switch.',
+          twice ? { severity: 'hazard' } : {},
         );
+      }
+      if (bondIn) return holds('An existing separate building, fed by three wires.');
       if (look.known('transfer.fourWire') === 'no')
         return violation(
           'Three wires go from the switch to the panel; neutral and ground share one.',
           'Run an equipment ground of its own from the switch to the panel.',
         );
-      look.needAll('panel.kind', 'transfer.fourWire');
+      look.needAll('panel.kind', 'panel.neutralsAndGrounds', 'transfer.fourWire');
       return holds('The panel behind the switch is a subpanel on four wires.');
     },
   }),
