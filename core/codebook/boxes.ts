@@ -25,3 +25,6 @@ export const BOX_TYPES = {
   '4-11/16x2-1/8': { label: '4 11/16 in square, 2⅛ deep', volumeIn3: 42 },
 } as const;
 export type BoxName = keyof typeof BOX_TYPES;
+
+/** Shares of a gutter that an eye can tell, %: up to the first there is room, above the second there is none. */
+export const FILL_BY_EYE_PERCENT = { conductors: [33, 50], splices: [50, 75] } as const;

@@ -92,13 +92,15 @@ test.each([
   [36, 40],
   [51, 60],
   [251, undefined],
-])('next standard device of %d A: %p', (a, expected) => expect(standardDeviceAtOrAboveA(a)).toBe(expected));
+])('next standard device of %d A: %p', (a, expected) => expect(standardDeviceAtOrAboveA(a, '2020')).toBe(expected));
 test.each([
   [34, 30],
   [30, 30],
   [14, undefined],
   [55, 50],
-])('largest standard device within %d A: %p', (a, expected) => expect(standardDeviceAtOrBelowA(a)).toBe(expected));
+])('largest standard device within %d A: %p', (a, expected) =>
+  expect(standardDeviceAtOrBelowA(a, '2020')).toBe(expected),
+);
 
 test('resistance × area is the metal’s own constant, near 12.9 (copper) and 21.2 (aluminum) Ω·cmil/ft at 75 °C', () => {
   for (const [metal, constant] of [

@@ -3,6 +3,7 @@ import { movedIn2020, everyEdition, type Cites } from './editions';
 /** Conductor sizes in the trade's order, smallest first. */
 export const WIRE_SIZES = [
   '18', '16', '14', '12', '10', '8', '6', '4', '3', '2', '1', '1/0', '2/0', '3/0', '4/0',
+  '250', '300', '350', '400', '500', '600', // kcmil
 ] as const; // prettier-ignore
 export type WireSize = (typeof WIRE_SIZES)[number];
 export type Metal = 'copper' | 'aluminum';
@@ -40,6 +41,12 @@ export const AMPACITY_A: Table<Readonly<Record<Metal, BySize<ThreeColumns>>>> = 
       '2/0': [145, 175, 195],
       '3/0': [165, 200, 225],
       '4/0': [195, 230, 260],
+      '250': [215, 255, 290],
+      '300': [240, 285, 320],
+      '350': [260, 310, 350],
+      '400': [280, 335, 380],
+      '500': [320, 380, 430],
+      '600': [350, 420, 475],
     },
     aluminum: {
       '12': [15, 20, 25],
@@ -54,6 +61,12 @@ export const AMPACITY_A: Table<Readonly<Record<Metal, BySize<ThreeColumns>>>> = 
       '2/0': [115, 135, 150],
       '3/0': [130, 155, 175],
       '4/0': [150, 180, 205],
+      '250': [170, 205, 230],
+      '300': [195, 230, 260],
+      '350': [210, 250, 280],
+      '400': [225, 270, 305],
+      '500': [260, 310, 350],
+      '600': [285, 340, 385],
     },
   },
 };
@@ -158,6 +171,11 @@ export const DWELLING_SERVICE: Table<readonly (readonly [number, WireSize, WireS
     [150, '1', '2/0'],
     [175, '1/0', '3/0'],
     [200, '2/0', '4/0'],
+    [225, '3/0', '250'],
+    [250, '4/0', '300'],
+    [300, '250', '350'],
+    [350, '350', '500'],
+    [400, '400', '600'],
   ],
 };
 
@@ -176,6 +194,28 @@ export const CORD_AMPACITY_A: Table<BySize<readonly [number, number]>> = {
     '6': [45, 55],
     '4': [60, 70],
     '2': [80, 95],
+  },
+};
+
+/**
+ * Portable power cable of types W, G and SC, A with three / two current-carrying conductors, by the 60 °C column: what the terminals of
+ * the ends bear unless they say more.
+ */
+export const PORTABLE_CABLE_A: Table<BySize<readonly [number, number]>> = {
+  title: 'Ampacity of portable power cables',
+  cites: everyEdition('Table 400.5(A)(2)'),
+  unit: 'A',
+  rows: {
+    '8': [48, 55],
+    '6': [63, 72],
+    '4': [84, 96],
+    '3': [99, 113],
+    '2': [112, 128],
+    '1': [131, 150],
+    '1/0': [151, 173],
+    '2/0': [174, 199],
+    '3/0': [201, 230],
+    '4/0': [232, 265],
   },
 };
 
@@ -240,16 +280,30 @@ export const AREA_CMIL: Table<BySize<number>> = {
     '2/0': 133100,
     '3/0': 167800,
     '4/0': 211600,
+    '250': 250000,
+    '300': 300000,
+    '350': 350000,
+    '400': 400000,
+    '500': 500000,
+    '600': 600000,
   },
 };
 
 /** Sizes the ampacity table has for a metal, smallest first. */
 export const buildingWireSizes = (metal: Metal): readonly WireSize[] => BUILDING_WIRE_SIZES[metal];
-const sizesOf = (metal: Metal) => WIRE_SIZES.filter((size) => AMPACITY_A.rows[metal][size]);
+/** A feeder from a portable source is never of kcmil sizes; the service may be. */
+const isKcmil = (size: WireSize): boolean => Number(size) >= 250;
+const sizesOf = (metal: Metal) => WIRE_SIZES.filter((size) => AMPACITY_A.rows[metal][size] && !isKcmil(size));
+/** Sizes of a dwelling’s service and main feeder, smallest first. */
+export const SERVICE_SIZES: readonly WireSize[] = WIRE_SIZES.filter(
+  (size) => AREA_CMIL.rows[size]! >= AREA_CMIL.rows['6']!,
+);
 const BUILDING_WIRE_SIZES = { copper: sizesOf('copper'), aluminum: sizesOf('aluminum') };
 
-/** Sizes the cord table has, smallest first. */
-export const CORD_SIZES: readonly WireSize[] = WIRE_SIZES.filter((size) => CORD_AMPACITY_A.rows[size]);
+/** Sizes that the cord tables have, smallest first. */
+export const CORD_SIZES: readonly WireSize[] = WIRE_SIZES.filter(
+  (size) => CORD_AMPACITY_A.rows[size] ?? PORTABLE_CABLE_A.rows[size],
+);
 
 /** Table ampacity, A; undefined where the table has no such row. */
 export function tableAmpacityA(metal: Metal, size: WireSize, column: ColumnC): number | undefined {
@@ -273,10 +327,16 @@ export function equipmentGroundSize(deviceA: number, metal: Metal): WireSize | u
   return row && (metal === 'copper' ? row[1] : row[2]);
 }
 
-/** Smallest conductor of a dwelling’s service of `serviceA`; undefined past the table’s end. */
-export function dwellingServiceSize(serviceA: number, metal: Metal): WireSize | undefined {
-  const row = DWELLING_SERVICE.rows.find(([upTo]) => serviceA <= upTo);
-  return row && (metal === 'copper' ? row[1] : row[2]);
+/**
+ * Smallest conductor of a dwelling’s service of `serviceA`, of one or several sets: by the dwelling table from 100 to 400 A, below and
+ * above by the ampacity table at 75 °C; undefined past the table’s end.
+ */
+export function dwellingServiceSize(serviceA: number, metal: Metal, sets = 1): WireSize | undefined {
+  if (sets === 1 && serviceA >= 100 && serviceA <= 400) {
+    const row = DWELLING_SERVICE.rows.find(([upTo]) => serviceA <= upTo);
+    return row && (metal === 'copper' ? row[1] : row[2]);
+  }
+  return SERVICE_SIZES.find((size) => (tableAmpacityA(metal, size, 75) ?? 0) * sets >= serviceA);
 }
 
 /** Smallest grounding electrode conductor of copper for the largest ungrounded conductor. */

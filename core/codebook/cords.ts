@@ -2,6 +2,8 @@ import { everyEdition } from './editions';
 
 /** What the letters of a flexible cord say (Table 400.4). */
 export const CORD_LETTERS: Readonly<Record<string, string>> = {
+  G: 'portable power cable with grounds',
+  C: 'portable power cable',
   S: 'hard service, 600 V',
   J: 'junior hard service, 300 V',
   P: 'parallel cord, light duty',
@@ -38,6 +40,9 @@ export const CORD_TYPES = {
   SJEOOW: type('hard', true),
   SJEOW: type('hard', true),
   SJEW: type('hard', true),
+  W: type('extra-hard', true),
+  G: type('extra-hard', true),
+  SC: type('extra-hard', true),
   SOO: type('extra-hard', false),
   SO: type('extra-hard', false),
   ST: type('extra-hard', false),
@@ -47,6 +52,8 @@ export const CORD_TYPES = {
   SVT: type('not-hard', false),
   'SPT-2': type('not-hard', false),
 } as const satisfies Record<string, CordType>;
+/** Portable power cables, whose ampacity is in a table of its own. */
+export const isPortableCable = (name: CordTypeName): boolean => name === 'W' || name === 'G' || name === 'SC';
 export type CordTypeName = keyof typeof CORD_TYPES;
 export const CORD_TYPE_CITES = everyEdition('400.4');
 

@@ -18,9 +18,11 @@ export interface WiringMethod {
   readonly not: Readonly<Partial<Record<Place, Cites>>>;
   /** Its metal may be the equipment ground (250.118): over any length, or for short flexible pieces alone. */
   readonly metalGround?: 'any' | 'short';
-  /** In the wet only where its marking says so; in the earth only where that marking does. */
+  /** In the wet only where its marking says so; in the earth only where that marking does, or of EMT where it is protected from corrosion. */
   readonly wetIfMarked?: true;
   readonly burialIfMarked?: true;
+  /** With that marking it may run under a building, too (300.5(C)). */
+  readonly underBuildingIfMarked?: true;
   /** Column of the burial table; undefined where the table has none for it. */
   readonly burial?: 'direct' | 'rigid-metal' | 'nonmetallic';
 }
@@ -54,7 +56,15 @@ export const METHODS = {
   },
   PVC: { label: 'PVC conduit, schedule 40', raceway: true, fill: 'PVC-40', not: {}, burial: 'nonmetallic' },
   'PVC-80': { label: 'PVC conduit, schedule 80', raceway: true, fill: 'PVC-80', not: {}, burial: 'nonmetallic' },
-  EMT: { label: 'EMT', raceway: true, fill: 'EMT', not: {}, metalGround: 'any' },
+  EMT: {
+    label: 'EMT',
+    raceway: true,
+    fill: 'EMT',
+    not: {},
+    metalGround: 'any',
+    burialIfMarked: true,
+    burial: 'nonmetallic',
+  },
   RMC: { label: 'Rigid metal conduit', raceway: true, fill: 'RMC', not: {}, burial: 'rigid-metal', metalGround: 'any' },
   IMC: {
     label: 'Intermediate metal conduit',
@@ -64,8 +74,23 @@ export const METHODS = {
     burial: 'rigid-metal',
     metalGround: 'any',
   },
-  LFNC: { label: 'Liquidtight nonmetallic', raceway: true, fill: 'LFNC-B', not: {} },
-  LFMC: { label: 'Liquidtight metal', raceway: true, fill: 'LFMC', not: {}, metalGround: 'short' },
+  LFNC: {
+    label: 'Liquidtight nonmetallic',
+    raceway: true,
+    fill: 'LFNC-B',
+    not: {},
+    burialIfMarked: true,
+    burial: 'nonmetallic',
+  },
+  LFMC: {
+    label: 'Liquidtight metal',
+    raceway: true,
+    fill: 'LFMC',
+    not: {},
+    metalGround: 'short',
+    burialIfMarked: true,
+    burial: 'nonmetallic',
+  },
   FMC: {
     label: 'Flexible metal conduit',
     raceway: true,
@@ -79,7 +104,14 @@ export const METHODS = {
     fill: 'ENT',
     not: { outdoors: everyEdition('362.12'), underground: everyEdition('362.12') },
   },
-  MC: { label: 'MC cable', not: {}, wetIfMarked: true, burialIfMarked: true, burial: 'direct' },
+  MC: {
+    label: 'MC cable',
+    not: {},
+    wetIfMarked: true,
+    burialIfMarked: true,
+    burial: 'direct',
+    underBuildingIfMarked: true,
+  },
   AC: {
     label: 'AC cable',
     metalGround: 'any',

@@ -22,7 +22,13 @@ export type RacewayKind = keyof typeof RACEWAY_AREA_IN2;
 
 /** Share of the cross-section that one, two, and more conductors may take (Chapter 9 Table 1). */
 const FILL_SHARE = [0.53, 0.31, 0.4] as const;
-export const fillShare = (conductors: number): number => FILL_SHARE[conductors === 1 ? 0 : conductors === 2 ? 1 : 2];
+/** Of a nipple (Chapter 9 note 4). */
+const NIPPLE_SHARE = 0.6;
+export const fillShare = (conductors: number, nipple = false): number =>
+  nipple ? NIPPLE_SHARE : FILL_SHARE[conductors === 1 ? 0 : conductors === 2 ? 1 : 2];
+
+/** How many like conductors go into so much room: from 0.8 of one on it is counted whole (Chapter 9 note 7). */
+export const likeConductors = (roomIn2: number, eachIn2: number): number => Math.floor(roomIn2 / eachIn2 + 0.2 + 1e-9);
 
 type BySize = Readonly<Partial<Record<WireSize, number>>>;
 const thhn: BySize = {

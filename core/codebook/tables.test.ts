@@ -1,8 +1,50 @@
 import {
-  AMBIENT_FACTOR, AMPACITY_A, AREA_CMIL, BOX_TYPES, BOX_VOLUME_IN3, BURIAL_IN, CABLE_GROUND, CONDUCTOR_AREA_IN2, CONFIGURATIONS, CORD_AMPACITY_A, CORD_TYPES, COUNT_FACTOR,
+  AMBIENT_FACTOR,
+  AMPACITY_A,
+  AREA_CMIL,
+  BOX_TYPES,
+  BOX_VOLUME_IN3,
+  BURIAL_IN,
+  CABLE_GROUND,
+  CONDUCTOR_AREA_IN2,
+  CONFIGURATIONS,
+  CORD_AMPACITY_A,
+  CORD_TYPES,
+  COUNT_FACTOR,
+  DWELLING_SERVICE,
+  ELECTRODE_CONDUCTOR,
   ENCLOSURE_TYPES,
-  EQUIPMENT_GROUND, INSULATION_C, METHODS, OFFICE_NUMBERS, RACEWAY_AREA_IN2, RACEWAY_SIZES, RESISTANCE_OHM_PER_KFT, SMALL_CONDUCTOR_A, STANDARD_DEVICE_A, WIRE_SIZES,
-  boxConductorSizes, fillShare, insulationC, lettersOf, DWELLING_SERVICE, ELECTRODE_CONDUCTOR, celsiusToF, dwellingServiceSize, electrodeConductorSize, fahrenheitToC, madeForWet, racewayAreaIn2, smallestRaceway, type InsulationName, type RacewayKind, type RacewaySize, type WireSize, type WiringMethod,
+  EQUIPMENT_GROUND,
+  INSULATION_C,
+  METHODS,
+  OFFICE_NUMBERS,
+  PORTABLE_CABLE_A,
+  RACEWAY_AREA_IN2,
+  RACEWAY_SIZES,
+  RESISTANCE_OHM_PER_KFT,
+  SMALL_CONDUCTOR_A,
+  STANDARD_DEVICE_A,
+  WIRE_SIZES,
+  boxConductorSizes,
+  celsiusToF,
+  dwellingServiceSize,
+  electrodeConductorSize,
+  fahrenheitToC,
+  fillShare,
+  insulationC,
+  isPortableCable,
+  lettersOf,
+  likeConductors,
+  madeForWet,
+  racewayAreaIn2,
+  smallestRaceway,
+  standardDeviceAtOrAboveA,
+  standardDeviceAtOrBelowA,
+  type InsulationName,
+  type RacewayKind,
+  type RacewaySize,
+  type WireSize,
+  type WiringMethod,
 } from '.'; // prettier-ignore
 
 /** Tables written down apart from ours, row by row as they are printed: "14: 15/20/25 · 12: …". */
@@ -19,12 +61,12 @@ const column = (text: string) => Object.fromEntries(Object.entries(rows(text)).m
 test('ampacity at 60 / 75 / 90 °C', () => {
   expect(AMPACITY_A.rows.copper).toEqual(
     rows(
-      '14: 15/20/25 · 12: 20/25/30 · 10: 30/35/40 · 8: 40/50/55 · 6: 55/65/75 · 4: 70/85/95 · 3: 85/100/115 · 2: 95/115/130 · 1: 110/130/145 · 1/0: 125/150/170 · 2/0: 145/175/195 · 3/0: 165/200/225 · 4/0: 195/230/260',
+      '14: 15/20/25 · 12: 20/25/30 · 10: 30/35/40 · 8: 40/50/55 · 6: 55/65/75 · 4: 70/85/95 · 3: 85/100/115 · 2: 95/115/130 · 1: 110/130/145 · 1/0: 125/150/170 · 2/0: 145/175/195 · 3/0: 165/200/225 · 4/0: 195/230/260 · 250: 215/255/290 · 300: 240/285/320 · 350: 260/310/350 · 400: 280/335/380 · 500: 320/380/430 · 600: 350/420/475',
     ),
   );
   expect(AMPACITY_A.rows.aluminum).toEqual(
     rows(
-      '12: 15/20/25 · 10: 25/30/35 · 8: 35/40/45 · 6: 40/50/55 · 4: 55/65/75 · 3: 65/75/85 · 2: 75/90/100 · 1: 85/100/115 · 1/0: 100/120/135 · 2/0: 115/135/150 · 3/0: 130/155/175 · 4/0: 150/180/205',
+      '12: 15/20/25 · 10: 25/30/35 · 8: 35/40/45 · 6: 40/50/55 · 4: 55/65/75 · 3: 65/75/85 · 2: 75/90/100 · 1: 85/100/115 · 1/0: 100/120/135 · 2/0: 115/135/150 · 3/0: 130/155/175 · 4/0: 150/180/205 · 250: 170/205/230 · 300: 195/230/260 · 350: 210/250/280 · 400: 225/270/305 · 500: 260/310/350 · 600: 285/340/385',
     ),
   );
 });
@@ -48,6 +90,10 @@ test('counts, small conductors, standard devices', () => {
     copper: column('14: 15 · 12: 20 · 10: 30'),
     aluminum: column('12: 15 · 10: 25'),
   });
+  expect((['2017', '2020', '2023'] as const).map((edition) => standardDeviceAtOrAboveA(9, edition))).toEqual([
+    15, 15, 10,
+  ]);
+  expect((['2020', '2023'] as const).map((edition) => standardDeviceAtOrBelowA(14, edition))).toEqual([undefined, 10]);
   expect(STANDARD_DEVICE_A.join(' ')).toBe('15 20 25 30 35 40 45 50 60 70 80 90 100 110 125 150 175 200 225 250');
 });
 
@@ -60,6 +106,9 @@ test('equipment grounds, copper/aluminum', () => {
 test('cords, three / two current-carrying', () => {
   expect(CORD_AMPACITY_A.rows).toEqual(
     rows('18: 7/10 · 16: 10/13 · 14: 15/18 · 12: 20/25 · 10: 25/30 · 8: 35/40 · 6: 45/55 · 4: 60/70 · 2: 80/95'),
+  );
+  expect(PORTABLE_CABLE_A.rows).toEqual(
+    rows('8: 48/55 · 6: 63/72 · 4: 84/96 · 3: 99/113 · 2: 112/128 · 1: 131/150 · 1/0: 151/173 · 2/0: 174/199 · 3/0: 201/230 · 4/0: 232/265'), // prettier-ignore
   );
 });
 
@@ -76,11 +125,15 @@ test('resistance, Ω per 1000 ft at 75 °C, and area', () => {
   );
   expect(AREA_CMIL.rows).toEqual(
     column(
-      '18: 1620 · 16: 2580 · 14: 4110 · 12: 6530 · 10: 10380 · 8: 16510 · 6: 26240 · 4: 41740 · 3: 52620 · 2: 66360 · 1: 83690 · 1/0: 105600 · 2/0: 133100 · 3/0: 167800 · 4/0: 211600',
+      '18: 1620 · 16: 2580 · 14: 4110 · 12: 6530 · 10: 10380 · 8: 16510 · 6: 26240 · 4: 41740 · 3: 52620 · 2: 66360 · 1: 83690 · 1/0: 105600 · 2/0: 133100 · 3/0: 167800 · 4/0: 211600 · 250: 250000 · 300: 300000 · 350: 350000 · 400: 400000 · 500: 500000 · 600: 600000',
     ),
   );
   // Areas follow the gauge: 5 mils at 36 AWG, 460 at 4/0, in 39 equal ratios; printed ones are rounded to tens and below.
   for (const [i, size] of [...WIRE_SIZES].reverse().entries()) {
+    if (Number(size) >= 250) {
+      expect(AREA_CMIL.rows[size]).toBe(Number(size) * 1000); // kcmil
+      continue;
+    }
     const gauge = size.includes('/') ? 1 - Number(size[0]) : Number(size);
     const mils = 5 * 92 ** ((36 - gauge) / 39);
     expect([size, i >= 0 && Math.abs(AREA_CMIL.rows[size]! / mils ** 2 - 1) < 0.004]).toEqual([size, true]);
@@ -190,7 +243,11 @@ describe('raceways', () => {
   }); // prettier-ignore
 
   test('one conductor may take 53 %, two 31 %, more 40 %; the smallest size that does is found', () => {
-    expect([1, 2, 3, 40].map(fillShare)).toEqual([0.53, 0.31, 0.4, 0.4]);
+    expect([1, 2, 3, 40].map((count) => fillShare(count))).toEqual([0.53, 0.31, 0.4, 0.4]);
+    expect(fillShare(2, true)).toBe(0.6);
+    // from 0.8 of one on it is counted whole
+    expect([likeConductors(0.79, 1), likeConductors(0.8, 1), likeConductors(4.79, 1)]).toEqual([0, 1, 4]);
+    expect([racewayAreaIn2('FMC', '3/8'), racewayAreaIn2('EMT', '3/8')]).toEqual([0.116, 0]);
     expect(smallestRaceway('EMT', 4, 0.1216)).toBe('1/2');
     expect(smallestRaceway('EMT', 4, 0.1217)).toBe('3/4');
     expect(smallestRaceway('EMT', 4, 9)).toBeUndefined();
@@ -199,7 +256,7 @@ describe('raceways', () => {
 
 test('cord types: the letters say usage and place', () => {
   for (const [name, { usage, outdoors }] of Object.entries(CORD_TYPES)) {
-    expect([name, outdoors]).toEqual([name, name.includes('W')]);
+    expect([name, outdoors]).toEqual([name, name.includes('W') || isPortableCable(name as never)]);
     expect([name, usage]).toEqual([
       name,
       /^S[VP]/.test(name) ? 'not-hard' : name.startsWith('SJ') ? 'hard' : 'extra-hard',
@@ -208,7 +265,7 @@ test('cord types: the letters say usage and place', () => {
   }
   const forOutdoors = Object.keys(CORD_TYPES).filter((name) => name.endsWith('W'));
   expect(forOutdoors.sort().join(' ')).toBe(
-    'SEOOW SEOW SEW SJEOOW SJEOW SJEW SJOOW SJOW SJTOOW SJTOW SJTW SOOW SOW STOOW STOW STW',
+    'SEOOW SEOW SEW SJEOOW SJEOW SJEW SJOOW SJOW SJTOOW SJTOW SJTW SOOW SOW STOOW STOW STW W',
   );
 });
 
@@ -229,13 +286,17 @@ test('enclosure types: those whose number is 3, 4 or 6 keep rain out', () => {
 
 test('dwelling services, copper/aluminum, and grounding electrode conductors by the largest hot', () => {
   expect(DWELLING_SERVICE.rows.map(([upTo, copper, aluminum]) => `${upTo} A ${copper}|${aluminum}`).join(' · ')).toBe(
-    '100 A 4|2 · 110 A 3|1 · 125 A 2|1/0 · 150 A 1|2/0 · 175 A 1/0|3/0 · 200 A 2/0|4/0',
+    '100 A 4|2 · 110 A 3|1 · 125 A 2|1/0 · 150 A 1|2/0 · 175 A 1/0|3/0 · 200 A 2/0|4/0 · 225 A 3/0|250 · 250 A 4/0|300 · 300 A 250|350 · 350 A 350|500 · 400 A 400|600',
   );
   expect([
     dwellingServiceSize(101, 'copper'),
     dwellingServiceSize(200, 'aluminum'),
     dwellingServiceSize(201, 'copper'),
-  ]).toEqual(['3', '4/0', undefined]);
+    dwellingServiceSize(60, 'copper'), // below 100 A the ampacity table
+    dwellingServiceSize(400, 'copper', 2), // two sets of 200 A
+    dwellingServiceSize(425, 'copper'), // above 400 A the ampacity table: none
+    dwellingServiceSize(420, 'copper'),
+  ]).toEqual(['3', '4/0', '3/0', '6', '3/0', undefined, '600']);
   expect(
     ELECTRODE_CONDUCTOR.rows.map(([copper, aluminum, electrode]) => `${copper}|${aluminum} ${electrode}`).join(' · '),
   ).toBe('2|1/0 8 · 1/0|3/0 6 · 3/0|4/0 4 · 4/0|4/0 2');

@@ -217,7 +217,7 @@ export const OUTSIDE: readonly Contradiction[] = [
 ];
 
 /** Ways of a cord by which it comes into the house. */
-const ENTERS: readonly unknown[] = ['through-wall'];
+const ENTERS: readonly unknown[] = ['through-wall', 'through-opening'];
 
 function isSmall120(look: Look): boolean {
   const outlet = look.peek('source.outlet');

@@ -60,8 +60,8 @@ function computeAtOutlet(look: Look): Ahead {
   };
 }
 
-/** The breaker of an adapter protects what follows it where the adapter is listed and the breaker opens both hots (240.21). */
-function adapterAhead(look: Look, index: number): Ahead | undefined {
+/** The breaker of an adapter protects what follows it where the adapter is listed and the breaker opens both hots (240.21); undefined where there is none such. Throws `Missing` where facts lack. */
+export function adapterAhead(look: Look, index: number): Ahead | undefined {
   const at = cordAt(index);
   if (look.need(at.part) !== 'adapter-listed' || !look.asks(at.breakerA)) return undefined;
   const ampsA = look.known(at.breakerA);
@@ -70,7 +70,7 @@ function adapterAhead(look: Look, index: number): Ahead | undefined {
 }
 
 /** Whether cords hang side by side, each on its own, rather than one behind the other on the way to an inlet. */
-const sideBySide = (look: Look): boolean => look.kind !== undefined && !look.has('wired');
+const sideBySide = (look: Look): boolean => !look.has('wired');
 
 /** The cord that a cord hangs on; undefined where it hangs on the source. Throws `Missing` where facts lack. */
 export function cordBehind(look: Look, index: number): number | undefined {

@@ -3,6 +3,8 @@ import {
   AMBIENT_FACTOR,
   AMPACITY_A,
   CORD_AMPACITY_A,
+  PORTABLE_CABLE_A,
+  isPortableCable,
   COUNT_FACTOR,
   METHODS,
   NEUTRAL_NOT_COUNTED,
@@ -19,6 +21,7 @@ import {
   tableAmpacityA,
   STANDARD_DEVICE_CITES,
   type ColumnC,
+  type Edition,
   type Metal,
   type MethodName,
   type WireSize,
@@ -37,33 +40,33 @@ function carriedByThisCircuit(look: Look): number {
     : look.step('Current-carrying conductors of this circuit', 2, '', NEUTRAL_NOT_COUNTED);
 }
 
-/** Ampacity of a flexible cord, A (400.5); of a listed adapter in one piece, what is marked on it. Throws `Missing` where facts lack; 0 where the table has no such cord. */
-export function cordAmpacityA(look: Look, index: number): number {
-  return look.once(computeCordAmpacityA, index);
-}
+/** Ampacity of a flexible cord, A (400.5); of a listed adapter in one piece, what is marked on it. Throws `Missing` where facts lack; 0 where the table has no such cord. `two` takes two conductors as carrying, though three do. */
+export const cordAmpacityA = (look: Look, index: number, two = false): number =>
+  look.once(two ? computeTwoCarryingA : computeCordAmpacityA, index);
 
-function computeCordAmpacityA(look: Look, index: number): number {
+const computeTwoCarryingA = (look: Look, index: number): number => computeCordAmpacityA(look, index, true);
+
+function computeCordAmpacityA(look: Look, index: number, two = false): number {
   const at = cordAt(index);
   if (look.peek(at.part) === 'adapter-listed') return look.need(at.markedA);
   look.needAll(at.part, at.sizeAwg, at.wires);
-  return cordTableA(look, look.need(at.sizeAwg), look.need(at.wires));
+  const [size, wires] = [look.need(at.sizeAwg), look.need(at.wires)];
+  // Portable power cables have a table of their own, and sizes that no other cord has.
+  const type = CORD_AMPACITY_A.rows[size] === undefined ? look.need(at.type) : look.known(at.type);
+  const cable = PORTABLE_CABLE_A.rows[size] !== undefined && type !== undefined && isPortableCable(type);
+  const table = cable ? PORTABLE_CABLE_A : CORD_AMPACITY_A;
+  const three = !two && threeCarry(look, wires);
+  return look.step(
+    `${cable ? type : 'Cord'} ${size} AWG, ${three ? 'three' : 'two'} current-carrying`,
+    table.rows[size]?.[three ? 0 : 1] ?? 0,
+    'A',
+    table.cites,
+  );
 }
 
 /** Whether the neutral of a cord carries current like a hot: both legs on one pole. */
 const threeCarry = (look: Look, wires: '3' | '4') => wires === '4' && feedOf(look) === '120';
-const cordRowA = (size: WireSize, three: boolean): number => CORD_AMPACITY_A.rows[size]![three ? 0 : 1];
-
-/** The cord table's value for a size in this look's circumstances, A. */
-export function cordTableA(look: Look, size: WireSize, wires: '3' | '4'): number {
-  const three = threeCarry(look, wires);
-  const ampacityA = cordRowA(size, three);
-  return look.step(
-    `Cord ${size} AWG, ${three ? 'three' : 'two'} current-carrying`,
-    ampacityA,
-    'A',
-    CORD_AMPACITY_A.cites,
-  );
-}
+const cordRowA = (size: WireSize, three: boolean): number => CORD_AMPACITY_A.rows[size]?.[three ? 0 : 1] ?? 0;
 
 export interface StretchAmpacity {
   readonly ampacityA: number;
@@ -76,12 +79,19 @@ export const STRETCH_FACTS = [
   ...BRIDGED_FACTS,
   'feeder.inletTerminal',
   'feeder.houseTerminal',
-  ...['place', 'method', 'insulation', 'metal', 'sizeAwg', 'ambientF', 'otherCarrying'].map(
+  ...['place', 'method', 'insulation', 'metal', 'sizeAwg', 'ambientF', 'otherCarrying', 'nipple', 'lengthFt'].map(
     (key) => `feeder.stretches.${key}`,
   ),
 ] as const;
 /** Facts that a cord’s ampacity may need. */
-export const CORD_FACTS = [...FEED_FACTS, 'cord.part', 'cord.markedA', 'cord.sizeAwg', 'cord.wires'] as const;
+export const CORD_FACTS = [
+  ...FEED_FACTS,
+  'cord.part',
+  'cord.type',
+  'cord.markedA',
+  'cord.sizeAwg',
+  'cord.wires',
+] as const;
 
 /** Everything but the conductor that decides a stretch's ampacity. */
 interface Conditions {
@@ -92,6 +102,7 @@ interface Conditions {
   readonly ambient: number;
   readonly carrying: number;
   readonly count: number;
+  readonly edition: Edition;
   /** Column the final value may not exceed: up to 1 AWG, and above. */
   readonly capC: readonly [small: ColumnC, large: ColumnC];
 }
@@ -153,6 +164,7 @@ function computeConditions(look: Look, index: number): Conditions {
   const others = look.need(at.otherCarrying);
   const ambientF = look.need(at.ambientF);
   const carrying = others + carriedByThisCircuit(look);
+  const nipple = look.asks(at.nipple) && look.need(at.nipple) === 'yes';
   const capC = method?.capC ? ([method.capC, method.capC] as const) : terminalColumns(look);
   const ambient = ambientFactor(((ambientF - 32) * 5) / 9, insulation) ?? 0;
   return {
@@ -162,7 +174,8 @@ function computeConditions(look: Look, index: number): Conditions {
     ambientF,
     ambient,
     carrying,
-    count: countFactor(carrying),
+    count: nipple ? 1 : countFactor(carrying),
+    edition: look.edition,
     capC,
   };
 }
@@ -174,7 +187,7 @@ function derate(size: WireSize, under: Conditions) {
   const capC = under.capC[size.includes('/') ? 1 : 0];
   const cap = tableAmpacityA(under.metal, size, capC)!;
   const ampacityA = Math.min(derated, cap);
-  const deviceA = ampacityA <= 0 ? 0 : (standardDeviceAtOrAboveA(rounded1(ampacityA)) ?? ampacityA);
+  const deviceA = ampacityA <= 0 ? 0 : (standardDeviceAtOrAboveA(rounded1(ampacityA), under.edition) ?? ampacityA);
   return { base, derated, capC, cap, ampacityA, deviceA };
 }
 

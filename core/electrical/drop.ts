@@ -16,6 +16,8 @@ export interface Run {
   readonly metal: Metal;
   readonly size: WireSize;
   readonly groundSize?: WireSize;
+  /** Of the neutral, where it is recorded. */
+  readonly neutralSize?: WireSize;
   readonly lengthFt: number;
 }
 
@@ -45,7 +47,15 @@ function stretchRun(look: Look, index: number, withGround: boolean): Run {
   look.needAll(at.metal, at.sizeAwg, at.lengthFt, ...(wire ? [at.groundAwg] : []));
   const { metal, size } = conductorOf(look, index);
   const groundSize = wire ? conductorOf(look, index, 'groundAwg').size : size;
-  return { name: `feeder stretch ${index + 1}`, metal, size, groundSize, lengthFt: look.need(at.lengthFt) };
+  const neutralSize = look.attempt((side) => conductorOf(side, index, 'neutralAwg').size).value;
+  return {
+    name: `feeder stretch ${index + 1}`,
+    metal,
+    size,
+    groundSize,
+    ...(neutralSize && { neutralSize }),
+    lengthFt: look.need(at.lengthFt),
+  };
 }
 
 /** Drop out and back over the runs at a current, V: 2 × R × I. */
@@ -58,7 +68,10 @@ export function dropV(over: readonly Run[], currentA: number): number {
  * two resistances in parallel, R of neutral ÷ (R of neutral + R of ground).
  */
 export function groundShare(over: readonly Run[]): number {
-  const neutral = over.reduce((sum, run) => sum + conductorOhm(run.metal, run.size, run.lengthFt), 0);
+  const neutral = over.reduce(
+    (sum, run) => sum + conductorOhm(run.metal, run.neutralSize ?? run.size, run.lengthFt),
+    0,
+  );
   const ground = over.reduce((sum, run) => sum + conductorOhm(run.metal, run.groundSize ?? run.size, run.lengthFt), 0);
   return neutral + ground > 0 ? neutral / (neutral + ground) : 0.5; // of nothing, both alike
 }

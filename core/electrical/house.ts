@@ -54,6 +54,8 @@ interface Parts {
   readonly switched: boolean;
   readonly houseBond: boolean;
   readonly otherBond: boolean;
+  /** The main bonding jumper is there. */
+  readonly mainJumper: boolean;
   readonly rod: boolean;
   readonly groundOpen: boolean;
   readonly ratedA: number;
@@ -79,6 +81,7 @@ function computeParts(look: Look): Parts {
     switched,
     houseBond: switched && ['house', 'both'].includes(look.known('neutral.derivedBond') ?? ''),
     otherBond: (look.known('neutral.otherBond') ?? 'none') !== 'none',
+    mainJumper: (look.known('panel.mainBondingJumper') ?? 'yes') === 'yes',
     rod: rod !== 'none',
     groundOpen: rod === 'only-path' || look.need('grounding.frameToPanelOhm') >= 1_000_000,
     ratedA: outletRunningW(look) / (sourceV === '120' ? 120 : 240),
@@ -125,7 +128,7 @@ function houseNetwork(look: Look, at: Situation, regimes: Regimes): Network {
   net.resistance('utility neutral', 'utility N', 'panel N', ASSUMED.utilityOhm);
   net.resistance('utility electrode', 'utility N', 'earth', ASSUMED.electrodeOhm);
   net.resistance('house electrode', 'panel G', 'earth', ASSUMED.electrodeOhm);
-  net.join('main bonding jumper', 'panel N', 'panel G');
+  if (parts.mainJumper) net.join('main bonding jumper', 'panel N', 'panel G');
 
   // Transfer equipment.
   if (at.closed.utility) net.join('main A', 'line A', 'bus A').join('main B', 'line B', 'bus B');
@@ -145,7 +148,12 @@ function houseNetwork(look: Look, at: Situation, regimes: Regimes): Network {
   const size = (run: Run) => run.size;
   const ground = (run: Run) => run.groundSize ?? run.size;
   for (const wire of ['A', 'B', 'N'] as const) {
-    net.resistance(`feeder ${wire}`, `inlet ${wire}`, `house ${wire}`, total(parts.feeder, size));
+    net.resistance(
+      `feeder ${wire}`,
+      `inlet ${wire}`,
+      `house ${wire}`,
+      total(parts.feeder, wire === 'N' ? (run) => run.neutralSize ?? run.size : size),
+    );
     if (at.plugged && !(wire === 'N' && at.neutralOpen))
       net.resistance(`cord ${wire}`, `source ${wire}`, `inlet ${wire}`, total(parts.cord, size));
   }

@@ -172,7 +172,7 @@ export function branchLimit(look: Look, index: number): number {
     return look.step(`Largest device for ${size} AWG ${metal}`, small, 'A', everyEdition('240.4(D)'));
   return look.step(
     `Largest device for ${size} AWG ${metal}, ${ampacityA} A at 60 °C`,
-    standardDeviceAtOrAboveA(ampacityA) ?? ampacityA,
+    standardDeviceAtOrAboveA(ampacityA, look.edition) ?? ampacityA,
     'A',
     everyEdition('240.4(B)', '310.16'),
   );

@@ -224,7 +224,7 @@ describe('what a profile changes', () => {
       cites: ['County Rule 3'],
       changedBy: expect.stringContaining('own citation') as unknown as string,
     });
-    expect(under(c, STRICT, 'grounding/rod-size').cites).toEqual(['250.52(A)(5)']);
+    expect(under(c, STRICT, 'grounding/rod-size').cites).toEqual(['250.52(A)(5)', '250.54']);
   });
 
   test('off: the rule does not apply, and says whose doing that is', () => {

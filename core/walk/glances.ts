@@ -120,7 +120,7 @@ const outlet = of(
     faces(c).flatMap((name) =>
       (only120(c) ? ['yes', 'no'] : ['no', 'yes']).map((gfci) =>
         reading(
-          `${name}, its own ${CONFIGURATIONS[name].ratingA} A${gfci === 'yes' ? ', test button' : ''}`,
+          `${name}, its own ${CONFIGURATIONS[name].ratingA} A${gfci === 'yes' ? ', test button' : ''}; one unit, on a cord, no selector`,
           {
             'source.outlet': name,
             'source.outletDevice': 'own',
@@ -211,12 +211,17 @@ const jacket = of(
   ),
 );
 const inletFace = of(
-  ['inlet.gender', 'inlet.configuration', 'inlet.ratingA'],
+  ['inlet.gender', 'inlet.configuration', 'inlet.ratingA', 'inlet.another'],
   glance('What is the inlet?', (c) =>
     faces(c).flatMap((name) => [
       reading(
-        `${name}, pins, ${CONFIGURATIONS[name].ratingA} A`,
-        { 'inlet.gender': 'pins', 'inlet.configuration': name, 'inlet.ratingA': CONFIGURATIONS[name].ratingA },
+        `${name}, pins, ${CONFIGURATIONS[name].ratingA} A, the only inlet`,
+        {
+          'inlet.gender': 'pins',
+          'inlet.configuration': name,
+          'inlet.ratingA': CONFIGURATIONS[name].ratingA,
+          'inlet.another': 'no',
+        },
         ['inlet.configuration', name],
       ),
     ]),

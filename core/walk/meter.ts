@@ -10,6 +10,9 @@ const METERED: ReadonlySet<string> = new Set(
     (key) =>
       /^function\..*(V|hertz|groundA)$/.test(key) ||
       /Ohm$/.test(key) ||
+      key === 'panel.mainOffV' ||
+      key === 'source.hotFrameV' ||
+      key === 'loads.circuits.toPartnerV' ||
       key === 'neutral.unbalancedA' ||
       key === 'transfer.torqueLbIn',
   ),

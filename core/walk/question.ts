@@ -1,4 +1,6 @@
 import {
+  type Case,
+  CATALOGUE,
   catalogueKey,
   factAt,
   isAsked,
@@ -7,10 +9,9 @@ import {
   metaOf,
   recordedAt,
   recordedFacts,
+  type Station,
   stationOf,
   withFact,
-  type Case,
-  type Station,
 } from '../case';
 import { RULES, type Rule } from '../rules';
 import { unlookedBy, type Evaluation } from '../verdict';
@@ -174,10 +175,10 @@ export interface Line {
 
 const MOST_LINES = 7;
 
-/** The one right answer to a fact, by the rules, or that there is none of it at all; undefined where several are right. */
+/** The one right answer to a fact, by the rules, or of several the first: that which its statement says; undefined where it has no statement. */
 export function rightAnswer(key: string): string | undefined {
   const answers = (RULES_OF_FACT.get(key) ?? []).map((rule) => rule.right?.[key]).find((right) => right !== undefined);
-  return answers?.length === 1 || answers?.[0] === 'none' ? answers[0] : undefined;
+  return answers?.length === 1 || CATALOGUE.get(key)?.so !== undefined ? answers?.[0] : undefined;
 }
 
 /** The statements of a part that nobody has answered yet; at most seven at once. */

@@ -41,6 +41,12 @@ export const cord = several(
       labeled(Object.keys(CORD_TYPES) as CordTypeName[], (name) => name),
       { label: 'Type letters', ask: 'read the jacket: SOOW, STW, SJTW and the like', when: hasJacket },
     ),
+    indoors: yesNo({
+      label: 'The whole cord lies indoors',
+      ask: 'follow it from end to end: a cord without a W may never lie outdoors',
+      sound: 'no',
+      when: (cord) => hasJacket(cord) && CORD_TYPES[cord.type as CordTypeName]?.outdoors === false,
+    }),
     sizeAwg: wireSize(CORD_SIZES, {
       label: 'Conductor size',
       ask: 'read the jacket: the number before the slash',
@@ -88,7 +94,8 @@ export const cord = several(
     run: choice(
       {
         free: 'Free, along its way',
-        'through-wall': 'Through a wall, door or window',
+        'through-wall': 'Through a wall, or pinched in a door or window',
+        'through-opening': 'Through a door or window, kept from being pinched',
         fastened: 'Fastened to the building',
         concealed: 'Inside a wall, floor or ceiling',
         'under-rug': 'Under a rug or pinched in a door',
@@ -112,6 +119,26 @@ export const cord = several(
       ask: 'follow it: each cord goes from the source to its appliance by itself',
       when: (cord, site) => isCord(cord) && onCords(cord, site),
     }),
+    strainRelief: yesNo({
+      label: 'Strain relief grips the jacket at both ends',
+      ask: 'look at each end: the jacket goes in, and no conductor shows',
+      sound: 'yes',
+      when: isCord,
+    }),
+    whole: choice(
+      {
+        whole: 'Whole',
+        taped: 'Taped or spliced',
+        cut: 'Cut: conductors or filler show',
+        'pin-gone': 'A ground pin is missing',
+      },
+      {
+        label: 'Jacket and pins',
+        so: 'Jacket whole, every pin there',
+        ask: 'run it through your hand; look at the ground pin of each end',
+        sound: 'whole',
+      },
+    ),
     pullTested: yesNo({ label: 'Ends lock or stay, pulled', ask: 'turn and pull at each end by hand, engine off' }),
   },
   'cord',

@@ -17,6 +17,10 @@ const metalPath = (stretch: Stretch) => method(stretch)?.metalGround !== undefin
 const isRaceway = (stretch: Stretch) => method(stretch)?.raceway === true;
 const hasLooseConductors = (stretch: Stretch) =>
   method(stretch) !== undefined && method(stretch)!.insulationC === undefined;
+/** So long a straight run of PVC in the sun moves by more than ¼ in over the year, ft (352.44). */
+const EXPANDS_FT = 15;
+/** A raceway as long as this or shorter may be a nipple, ft (Chapter 9 note 4). */
+const NIPPLE_FT = 2;
 const underground = (stretch: Stretch) => stretch.place === 'underground';
 
 const stretch = {
@@ -89,6 +93,12 @@ const stretch = {
     label: 'Other current-carrying conductors with it',
     ask: 'in the same raceway, cable or bundle of more than 24 in: hots, spares, and neutrals of two-wire circuits; not grounds, and not what can never be energized with it',
   }),
+  nipple: yesNo({
+    label: 'A nipple between two enclosures',
+    ask: 'look: 24 in or less, from one box or cabinet straight into another',
+    sound: 'no',
+    when: (stretch) => isRaceway(stretch) && Number(stretch.lengthFt ?? Infinity) <= NIPPLE_FT,
+  }),
   racewayIn: choice(
     RACEWAY_SIZES.toSorted((a, b) => Number(a === '3/8') - Number(b === '3/8')).map(
       (size) => [size, `${size} in`] as const,
@@ -111,8 +121,8 @@ const stretch = {
     when: (stretch) => method(stretch)?.wetIfMarked === true && (stretch.place === 'outdoors' || underground(stretch)),
   }),
   burialMarked: yesNo({
-    label: 'Marked for direct burial',
-    ask: 'read the jacket',
+    label: 'Marked for direct burial, or protected from corrosion',
+    ask: 'read the jacket or the raceway; EMT in the earth needs protection that is approved for the soil',
     when: (stretch) => method(stretch)?.burialIfMarked === true && underground(stretch),
   }),
   burialIn: amount('in', [0, 120], [24, 18, 12, 6], {
@@ -131,6 +141,28 @@ const stretch = {
     },
     { label: 'Buried under', ask: 'look what is above it, all the way', when: underground },
   ),
+  wetRaceway: choice(
+    {
+      none: 'In none that is wet',
+      'box-back': 'Only through the back of a rain-tight box',
+      wet: 'In a raceway outdoors or in the earth',
+    },
+    {
+      label: 'NM-B in a raceway that is wet inside',
+      ask: 'follow the cable to its ends: a raceway outdoors is wet inside, its back entry into a box is not',
+      sound: 'none',
+      when: (stretch) => stretch.method === 'NM-B' && stretch.place === 'wall',
+    },
+  ),
+  expansion: yesNo({
+    label: 'Expansion fitting in a long run',
+    ask: 'look on a sunny wall: a straight run of PVC moves a quarter of an inch and more between seasons',
+    sound: 'yes',
+    when: (stretch) =>
+      stretch.place === 'outdoors' &&
+      (stretch.method === 'PVC' || stretch.method === 'PVC-80') &&
+      Number(stretch.lengthFt ?? 0) >= EXPANDS_FT,
+  }),
   fastened: yesNo({
     label: 'Fastened as its method asks',
     ask: 'look for straps: cable within 12 in of each box (8 in without clamps) and every 4½ ft, raceway within 3 ft; buried parts count as held',
@@ -180,6 +212,10 @@ export const feeder = station({
     ask: 'read the lugs where aluminum lands: AL, or AL-CU',
     sound: 'yes',
     when: (feeder) => ((feeder.stretches ?? []) as Stretch[]).some(({ metal }) => metal === 'aluminum'),
+  }),
+  groundDesigned: yesNo({
+    label: 'A qualified person sized the ground, and is named',
+    ask: 'ask for the calculation with a name on it; leave it open if there is none',
   }),
   together: yesNo({
     label: 'All conductors in one raceway or cable',

@@ -131,6 +131,11 @@ export const functionTest = station({
       whenSite('source', 'receptacles120', 'protected', 'some-unprotected')(test, site) &&
       !whenSite('source', 'kind', 'power-station')(test, site),
   }),
+  staysCool: yesNo({
+    label: 'After thirty minutes under load no end is too hot to hold',
+    ask: 'touch cord, plugs and breaker by the back of the hand, and look for brown or melted plastic',
+    sound: 'yes',
+  }),
   drillShown: yesNo({
     label: 'Drill shown with the owner',
     ask: 'the owner starts, transfers, transfers back and stops, in order',

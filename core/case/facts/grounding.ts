@@ -51,6 +51,11 @@ export const grounding = station({
       when: whenSite('neutral', 'switched', 'yes'),
     },
   ),
+  rodEarthOhm: amount('Ω', [0, 5000], [25, 10, 15, 50], {
+    label: 'Earth of the one rod, measured',
+    ask: 'fall of potential, or a clamp made for it; leave it open if nobody measured',
+    when: (grounding) => grounding.derivedElectrode === 'one-rod',
+  }),
   electrodeAwg: wireSize(buildingWireSizes('copper').slice(2), {
     label: 'Grounding electrode conductor',
     ask: 'read it; copper',

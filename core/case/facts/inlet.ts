@@ -1,5 +1,5 @@
 import { choice, yesNo } from '../fact';
-import { configuration, device, labeled, station, withTrait } from '../parts';
+import { configuration, device, labeled, station, withInlet, withTrait } from '../parts';
 import { ENCLOSURE_TYPES, type EnclosureType } from '../../codebook';
 
 export const inlet = station({
@@ -33,6 +33,19 @@ export const inlet = station({
       when: (inlet) => inlet.box !== 'dry',
     },
   ),
+  boxBonded: yesNo({
+    label: 'The inlet box is bonded, if it is of metal',
+    ask: 'look: a bare or green conductor to the metal of the box, or a box of plastic',
+    sound: 'yes',
+    when: withInlet,
+  }),
+  another: yesNo({
+    label: 'There is another inlet',
+    so: 'There is no other inlet',
+    ask: 'look around the house, and along the feeder: a second inlet on the same conductors has live pins while this one is used',
+    sound: 'no',
+    when: withInlet,
+  }),
   pinsDead: yesNo({
     label: 'Pins dead with utility on, nothing plugged in',
     ask: 'voltage detector first, then meter: each pin to each and to ground, utility on, transfer to utility',

@@ -27,7 +27,7 @@ export const labels = station({
   twoSources: yesNo({
     label: 'Panel says that it has two sources',
     ask: 'read the panel: does a label name both supplies and their disconnects',
-    when: withInlet,
+    when: (labels, site) => withInlet(labels, site) && !withTrait('singleCircuit')(labels, site),
   }),
   feedThrough: choice(
     { none: 'No conductor passes through', labeled: 'Passes through, labeled', unlabeled: 'Passes through, no label' },

@@ -1,6 +1,6 @@
 import { OFFICE_NUMBERS } from '../../codebook';
 import { NOT_SEEN, amount, choice, yesNo } from '../fact';
-import { both, device, station, whenSite, withTrait } from '../parts';
+import { both, device, station, whenSite, wired, withTrait } from '../parts';
 
 /** A source that feeds the bus meets whatever else does; one that takes single circuits off it does not. */
 const onThisBus: ReturnType<typeof withTrait> = (panel, site) => !withTrait('splicedIn')(panel, site);
@@ -86,6 +86,36 @@ export const panel = station({
   widthIn: amount('in', [0, 200], [30, 36, 24], { label: 'Clear width', ask: 'tape: across the front of the panel' }),
   depthIn: amount('in', [0, 400], [36, 42, 30], { label: 'Clear depth', ask: 'tape: from its face outward' }),
   heightFt: amount('ft', [0, 30], [6.5, 7, 8, 6], { label: 'Clear height', ask: 'tape: from the floor up' }),
+  handlesLow: yesNo({
+    label: 'No handle higher than 6 ft 7 in',
+    ask: 'look: the middle of the highest handle, in its upper position, is in reach of an arm',
+    sound: 'yes',
+    when: wired,
+  }),
+  dedicatedSpace: yesNo({
+    label: 'Nothing foreign above or below the panel',
+    ask: 'look from floor to 6 ft above it: no pipe, duct or other equipment in its width and depth',
+    sound: 'yes',
+    when: wired,
+  }),
+  lit: yesNo({
+    label: 'There is light at the panel',
+    ask: 'look for a lamp that shines on it, not switched by a sensor alone',
+    sound: 'yes',
+    when: wired,
+  }),
+  neverFlooded: yesNo({
+    label: 'No equipment here stood under water',
+    ask: 'look for a line of silt or rust in panel, switch and inlet; ask the owner',
+    sound: 'yes',
+    when: wired,
+  }),
+  mainOffV: amount('V', [0, 300], [0, 120, 240], {
+    label: 'Highest volts on the bus, main off',
+    ask: 'main off, source off and unplugged: each leg to neutral and to the other; both must be dead',
+    sound: 0,
+    when: withTrait('feedsHouseBus'),
+  }),
   openingsClosed: yesNo({ label: 'Unused openings closed', ask: 'look: knockouts and breaker spaces' }),
   screwsClear: yesNo({
     label: 'Cover screws clear of conductors',
@@ -122,6 +152,7 @@ export const panel = station({
       label: 'How the main is held',
       ask: 'look: a main that plugs on like a branch breaker stays live from its lugs when it is pulled',
       sound: 'built-in',
+      when: wired,
     },
   ),
   tandems: choice(
@@ -131,6 +162,7 @@ export const panel = station({
       so: 'No tandem breaker but where the label permits one',
       ask: 'compare each tandem with the panel’s label: it names the spaces that take one',
       sound: 'none',
+      when: wired,
     },
   ),
   mainBondingJumper: yesNo({

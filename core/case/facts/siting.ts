@@ -14,6 +14,13 @@ export const siting = station({
     ask: 'tape: exhaust to the nearest opening of any dwelling',
     when,
   }),
+  cordOpeningFt: amount('ft', [0, 500], [20, 25, 15, 10, 5], {
+    label: 'Exhaust to the opening that the cord goes through',
+    ask: 'tape: an opening that a cord keeps ajar is one that exhaust may enter',
+    when: (siting, site) =>
+      when(siting, site) &&
+      ((site as { cord?: readonly { run?: unknown }[] }).cord ?? []).some(({ run }) => run === 'through-opening'),
+  }),
   makerFt: amount('ft', [1, 200], [5, 10, 15, 20], {
     label: 'Maker’s own distance',
     ask: 'manual: least distance to any opening; leave it open if the maker gives none',
@@ -53,6 +60,12 @@ export const siting = station({
     label: 'Nothing that burns near the exhaust',
     ask: 'look in front of the muffler: siding, dry grass, boxes, a tarpaulin',
     when,
+  }),
+  regulatorFt: amount('ft', [0, 200], [3, 5, 10, 1], {
+    label: 'Vent of the gas regulator to the nearest source of ignition',
+    ask: 'tape: from the regulator’s vent to engine, switch, receptacle or flame',
+    sound: 5,
+    when: (siting, site) => when(siting, site) && onGas(siting, site),
   }),
   gasFit: yesNo({
     label: 'Gas hose, regulator and pipe fit the listing',

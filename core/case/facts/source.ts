@@ -86,6 +86,12 @@ export const source = station({
     ask: 'follow its charging cord: the outlet must not be on a circuit of this transfer equipment',
     when: (source, site) => source.kind === 'power-station' && wired(source, site),
   }),
+  chargesWhileFeeding: yesNo({
+    label: 'It takes utility power while it feeds the house',
+    ask: 'manual, and follow its charging cord: a station that passes utility power on, or charges from it while it feeds, ties the two',
+    sound: 'no',
+    when: (source, site) => source.kind === 'power-station' && wired(source, site),
+  }),
   connection: choice(
     { 'cord-and-plug': 'Cord and plug', permanent: 'Wired permanently' },
     { label: 'Connected by', ask: 'look: a cord that a hand can unplug, or fixed wiring', when: withInlet },

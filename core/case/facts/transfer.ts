@@ -1,4 +1,4 @@
-import { BOX_TYPES, boxConductorSizes, buildingWireSizes, type BoxName } from '../../codebook';
+import { BOX_TYPES, FILL_BY_EYE_PERCENT, SERVICE_SIZES, boxConductorSizes, type BoxName } from '../../codebook';
 import { MECHANISMS, type MechanismName } from '../mechanisms';
 import { amount, choice, wireSize, yesNo } from '../fact';
 import { device, labeled, station, withInlet, withTrait } from '../parts';
@@ -16,6 +16,8 @@ const withFirstSwitch: typeof withWholeHouse = (transfer, site) =>
   withWholeHouse(transfer, site) && transfer.location === 'first';
 /** Mechanisms that reach no handle but their own. */
 const ONE_PIECE: readonly unknown[] = ['circuit-handles', 'double-throw', 'automatic'];
+const between = (percent: unknown, [room, full]: readonly [number, number]): boolean =>
+  typeof percent === 'number' && percent > room && percent <= full;
 const splicedIn = withTrait('splicedIn');
 
 export const transfer = station({
@@ -112,6 +114,12 @@ export const transfer = station({
     ask: 'see the tool and its calibration date',
     when: withInlet,
   }),
+  torqueSigned: yesNo({
+    label: 'The installer signed for the torque, with a date',
+    ask: 'ask for the sheet: value, name, date; else everything is made dead and it is set again',
+    sound: 'no',
+    when: (transfer, site) => withInlet(transfer, site) && transfer.torqueTool === 'no',
+  }),
   location: choice(
     { first: 'First behind the meter', behind: 'Behind the service disconnect', meter: 'At the meter itself' },
     { label: 'Where the switch stands', ask: 'follow the service conductors from the meter', when: withWholeHouse },
@@ -141,15 +149,27 @@ export const transfer = station({
     { copper: 'Copper', aluminum: 'Aluminum' },
     { label: 'Metal of its utility conductors', ask: 'look at a stripped end', when: withWholeHouse },
   ),
-  serviceAwg: wireSize(buildingWireSizes('copper').slice(4), {
+  serviceAwg: wireSize(SERVICE_SIZES, {
     label: 'Size of its utility conductors',
-    ask: 'read the conductor; the smaller of line and load side',
+    ask: 'read the conductor, AWG or kcmil; the smaller of line and load side',
     when: withWholeHouse,
+  }),
+  serviceSets: amount('', [1, 4], [1, 2], {
+    label: 'Sets of utility conductors in parallel',
+    ask: 'count the conductors on one lug: sets of 1/0 AWG and larger may run side by side',
+    sound: 1,
+    when: (transfer, site) => withWholeHouse(transfer, site) && Number(transfer.utilityA ?? 0) > 200,
   }),
   fourWire: yesNo({
     label: 'Four wires from the switch to the panel',
     ask: 'count: two hots, neutral, and an equipment ground of its own',
     when: aheadOfPanel,
+  }),
+  surgeProtected: yesNo({
+    label: 'Surge protection at the service',
+    ask: 'look for a listed surge-protective device, type 1 or 2, in or beside the service equipment',
+    sound: 'yes',
+    when: withFirstSwitch,
   }),
   emergencyDisconnect: yesNo({
     label: 'Emergency disconnect outdoors, marked',
@@ -229,6 +249,15 @@ export const transfer = station({
     label: 'Conductors fill the panel gutter',
     ask: 'fullest cross-section: share of the gutter that conductors take',
     when: splicedIn,
+  }),
+  fillCounted: yesNo({
+    label: 'The fill was worked out, not judged by eye',
+    ask: 'by eye a third of conductors and a half with splices is room enough, over half and over three quarters is too much; between, count conductors and areas',
+    sound: 'yes',
+    when: (transfer, site) =>
+      splicedIn(transfer, site) &&
+      (between(transfer.conductorFillPercent, FILL_BY_EYE_PERCENT.conductors) ||
+        between(transfer.spliceFillPercent, FILL_BY_EYE_PERCENT.splices)),
   }),
   spliceFillPercent: amount('%', [0, 100], [30, 50, 75], {
     label: 'Conductors and splices fill the panel gutter',

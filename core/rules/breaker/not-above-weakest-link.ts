@@ -37,7 +37,7 @@ export default rule({
     const name = weak && (/\d$/.test(weak.part) ? weak.part : `the ${weak.part}`);
     const detail = { found: breakerA, allowed: weak?.ratingA, unit: 'A' };
     if (breakerA !== undefined && weak && breakerA > weak.ratingA) {
-      const stays = standardDeviceAtOrBelowA(weak.ratingA);
+      const stays = standardDeviceAtOrBelowA(weak.ratingA, look.edition);
       // With a device of its own at the source, no larger than the weakest part, what lies between is protected from there.
       const aheadA = own ? look.attempt(aheadOfInlet).value?.ampsA : undefined;
       const allKnown = links.every((link) => link.missing.length === 0); // what nobody has seen may be weaker still

@@ -1,15 +1,16 @@
 import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import {
+  adapterAhead,
   AHEAD_FACTS,
-  CORD_FACTS,
   aheadOfCord,
+  type Attempt,
+  CORD_FACTS,
   cordAmpacityA,
   faceBearsA,
   lacking,
-  smallestCordSize,
-  type Attempt,
   type Look,
+  smallestCordSize,
 } from '../../electrical';
 import { holds, rule, together, violation, withoutCord, type Finding } from '../rule';
 
@@ -22,7 +23,8 @@ export default rule({
   id: 'cord/ampacity',
   holds: 'Every cord carries, by its conductors and by its ends, what stands ahead of it lets pass.',
   severity: 'hazard',
-  weighs: 'correction where the source has no device and the cord carries its nameplate current, but not 115 % of it',
+  weighs:
+    'correction where the source has no device and the cord carries its nameplate current, but not 115 % of it; and where three conductors of a bridged cord carry what two would bear',
   cites: everyEdition('400.5', '240.5', '445.13'),
   not: 'The next size up of 240.4(B), which is not for cords; and heat, which is cord/ambient’s.',
   facts: ['transfer.kind', ...AHEAD_FACTS, ...CORD_FACTS, 'cord.daisyChained', 'cord.sourceEnd', 'cord.inletEnd'],
@@ -64,6 +66,8 @@ export default rule({
             allowed: cord.value.allowedA,
             unit: 'A',
             // Without a device what can flow is what the nameplate says; the share above it is 445.13’s.
+            // Two conductors of it would be enough: what a bridged feed adds is heat, and no overload of any.
+            ...(cord.value.twoA !== undefined && aheadA <= cord.value.twoA ? { severity: 'correction' as const } : {}),
             ...(!ahead.value.isDevice && ahead.value.flowsA <= cord.value.allowedA
               ? { severity: 'correction' as const }
               : {}),
@@ -94,6 +98,8 @@ interface Borne {
   readonly by: string;
   readonly byFace: boolean;
   readonly aheadA?: number;
+  /** What it would bear with two conductors carrying, where three do. */
+  readonly twoA?: number;
 }
 
 /** What a cord bears: its conductors, and where its two ends differ the face of the far one, which is its own. */
@@ -109,7 +115,7 @@ function borne(look: Look, index: number, aheadA: number): Borne {
   const size = look.peek(at.sizeAwg);
   const by = size === undefined || look.peek(at.part) === 'adapter-listed' ? 'its marking' : `${size} AWG`;
   // Behind a breaker of its own the far end of an adapter sees that one.
-  const ownA = look.peek(at.part) === 'adapter-listed' && look.asks(at.breakerA) ? look.known(at.breakerA) : undefined;
+  const ownA = adapterAhead(look, index)?.ampsA;
   const [near, far] = ends.value ?? [];
   if (near !== undefined && far !== undefined && near !== far) {
     const bearsA = faceBearsA(far, Math.min(aheadA, ownA ?? Infinity));
@@ -118,5 +124,6 @@ function borne(look: Look, index: number, aheadA: number): Borne {
   }
   look.requireAll(ampacity, ends);
   // Its conductors too are protected from there on, but for the short way to it.
-  return { allowedA: ampacity.value!, by, byFace: false };
+  const twoA = look.attempt((side) => cordAmpacityA(side, index, true)).value;
+  return { allowedA: ampacity.value!, by, byFace: false, ...(twoA !== ampacity.value && { twoA }) };
 }

@@ -1,4 +1,16 @@
-import { BACKFED, BRIDGED, CORDS_ONLY, askedTable, ruleTable, saying, type Facts } from '../../test/rule-table';
+import { judge } from '../../verdict';
+import { RULES } from '..';
+import {
+  BACKFED,
+  BRIDGED,
+  CORDS_ONLY,
+  askedTable,
+  at,
+  caseWith,
+  ruleTable,
+  saying,
+  type Facts,
+} from '../../test/rule-table';
 
 const secondCord = (facts: Facts = {}): Facts => ({
   'cord[1].part': 'cord',
@@ -120,6 +132,7 @@ askedTable(
   'correction',
   {
     base: adapter,
+    right: ['through-opening'],
   },
 );
 askedTable('cord/not-coiled-under-load', 'cord[0].coiled', ['yes'], 'advisory', { base: adapter });
@@ -199,4 +212,96 @@ ruleTable('cord/ambient', {
   holds: [warm(106, '60', 2200)],
   violation: [[{ ...warm(106, '60', 2200), 'cord[0].bridges': 'yes' }, { found: 23.333 }]], // one pole sees both legs
   unproven: [],
+});
+
+askedTable('cord/strain-relief', 'cord[0].strainRelief', ['no'], 'correction');
+askedTable('cord/whole', 'cord[0].whole', ['taped', 'cut', 'pin-gone'], 'correction');
+test.each(['cord/strain-relief', 'cord/whole'])('%s: not where the source is wired permanently', (id) => {
+  const rule = RULES.find((one) => one.id === id)!;
+  const c = caseWith({ 'source.connection': 'permanent', cord: undefined } as Facts);
+  expect(judge(rule, c).outcome).toBe('not-applicable');
+});
+ruleTable('cord/outdoor-hard-usage', {
+  holds: [{ 'cord[0].type': 'ST', 'cord[0].indoors': 'yes' }],
+  violation: [
+    { 'cord[0].type': 'ST', 'cord[0].indoors': 'no' },
+    { 'cord[0].type': 'SVT', 'cord[0].indoors': 'yes' },
+  ],
+  unproven: [[{ 'cord[0].type': 'ST', 'cord[0].indoors': undefined }, ['cord[0].indoors']]],
+});
+const BOTH_ENDS = (face: string): Facts => ({ 'cord[0].sourceEnd': face, 'cord[0].inletEnd': face });
+const NO_DEVICE: Facts = { 'source.outletDevice': 'none', 'source.outletBreakerA': undefined };
+ruleTable('cord/ampacity', {
+  holds: [
+    // portable power cables by their own table, which has sizes of its own
+    [{ 'cord[0].type': 'W', 'cord[0].sizeAwg': '8', 'source.outletBreakerA': 50 }, { allowed: 55 }],
+    [
+      { ...BOTH_ENDS('pin-sleeve-100'), 'cord[0].type': 'SC', 'cord[0].sizeAwg': '3', 'source.outletBreakerA': 100 },
+      { allowed: 113 },
+    ],
+    // behind its own two-pole breaker a listed adapter's far end sees that one
+    {
+      'source.outletBreakerA': 50,
+      ...at('cord[0]', { part: 'adapter-listed', markedA: 50, sourceEnd: '14-50', breakerA: 30 }),
+    },
+  ],
+  violation: [
+    [{ 'cord[0].type': 'SOOW', 'cord[0].sizeAwg': '8', 'source.outletBreakerA': 50 }, { allowed: 40 }],
+    // three conductors carry in a bridged 10/4: heat, no overload of any
+    [{ ...BRIDGED }, { severity: 'correction', found: 30, allowed: 25 }],
+    [
+      { ...BRIDGED, 'cord[0].sizeAwg': '12' },
+      { severity: 'hazard', allowed: 20 },
+    ],
+    // the lesser of conductors and faces
+    [
+      { 'cord[0].sizeAwg': '6', 'cord[0].sourceEnd': '14-50', 'source.outletBreakerA': 50 },
+      { severity: 'hazard', allowed: 30, reason: saying('L14-30') },
+    ],
+    {
+      'source.outletBreakerA': 50,
+      ...at('cord[0]', { part: 'adapter-listed', markedA: 50, sourceEnd: '14-50', breakerA: 30, breakerPoles: '1' }),
+    },
+    { 'source.outletBreakerA': 50, ...at('cord[0]', { part: 'adapter-listed', markedA: 30, sourceEnd: '14-50' }) },
+    // nothing ahead of it: 7000 W ÷ 240 V is 29.2 A, and 115 % of it 33.5 A
+    [{ ...NO_DEVICE }, { severity: 'correction', found: 33.542, allowed: 30 }],
+    [
+      { ...NO_DEVICE, 'cord[0].sizeAwg': '12' },
+      { severity: 'hazard', allowed: 25 },
+    ],
+  ],
+  unproven: [
+    [
+      { ...NO_DEVICE, 'source.limitsItself': undefined, 'source.runningW': undefined },
+      ['source.runningW', 'source.limitsItself'],
+    ],
+    [{ 'cord[0].type': undefined, 'cord[0].sizeAwg': '3' }, ['cord[0].type']],
+    [{ 'source.outletDevice': undefined }, ['source.outletDevice']],
+  ],
+});
+ruleTable('cord/ampacity', {
+  holds: [{ ...NO_DEVICE, 'source.limitsItself': 'yes' }],
+  violation: [],
+  unproven: [],
+});
+// Cords that hang beside each other: each behind the outlet alone, and each on any receptacle of 120 V.
+const BESIDE: Facts = {
+  ...CORDS_ONLY,
+  'cord[0].daisyChained': 'no',
+  ...at('cord[1]', {
+    part: 'cord',
+    sourceEnd: '5-20',
+    inletEnd: '5-15',
+    sizeAwg: '14',
+    wires: '3',
+    daisyChained: 'no',
+  }),
+};
+ruleTable('cord/ends-mate', {
+  holds: [BESIDE],
+  violation: [
+    { ...BESIDE, 'cord[1].daisyChained': 'yes' },
+    { ...BESIDE, 'cord[1].sourceEnd': 'TT-30' },
+  ],
+  unproven: [[{ ...BESIDE, 'cord[1].daisyChained': undefined }, ['cord[1].daisyChained']]],
 });

@@ -2,7 +2,7 @@ import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { withoutCord, firstViolation, holds, rule, violation, type Rule } from '../rule';
 
-type Key = 'part' | 'run' | 'coiled' | 'pullTested';
+type Key = 'part' | 'run' | 'coiled' | 'pullTested' | 'strainRelief' | 'whole';
 interface EachCord extends Omit<Rule, 'station' | 'facts' | 'check' | 'right'> {
   readonly key: Key;
   readonly right: readonly string[];
@@ -45,13 +45,15 @@ export default [
   }),
   eachCord({
     id: 'cord/not-fixed-wiring',
-    holds: 'Cords lie free; none runs through or inside the building, under a rug or door, or is fastened to it.',
+    holds:
+      'Cords lie free; none runs through a wall or inside the building, under a rug or pinched in a door, or is fastened to it.',
     severity: 'correction',
-    cites: everyEdition('400.12'),
+    cites: everyEdition('400.12', '590.3(C)', '590.4(H)'),
+    not: 'The opening that it goes through: siting/clear-of-openings counts it as one that exhaust may enter.',
     key: 'run',
-    right: ['free'],
+    right: ['free', 'through-opening'],
     cordsAlone: true,
-    good: 'Every cord lies free.',
+    good: 'Every cord lies free, or goes through a door or window where nothing pinches it.',
     bad: 'A cord serves as fixed wiring, or lies where it is crushed.',
     remedy: 'Run a wiring method made for the place from an inlet, and keep the cord outside and free.',
   }),
@@ -95,5 +97,29 @@ export default [
     good: 'Every end stays when pulled.',
     bad: 'An end comes off when pulled.',
     remedy: 'Turn locking ends home; replace worn ends.',
+  }),
+  eachCord({
+    id: 'cord/strain-relief',
+    holds: 'At both ends a strain relief grips the jacket.',
+    severity: 'correction',
+    cites: everyEdition('400.14'),
+    key: 'strainRelief',
+    right: ['yes'],
+    cordsAlone: true,
+    good: 'The jacket is gripped at both ends.',
+    bad: 'An end pulls on its conductors, not on the jacket; the ground lets go first or last by luck.',
+    remedy: 'Replace the end, its clamp on the jacket, or the cord.',
+  }),
+  eachCord({
+    id: 'cord/whole',
+    holds: 'No cord is cut, taped or spliced, and every ground pin is there.',
+    severity: 'correction',
+    cites: everyEdition('400.13', '110.12(B)'),
+    not: 'Whether its ground is unbroken: grounding/path-continuous.',
+    key: 'whole',
+    right: ['whole'],
+    good: 'Whole, every pin there.',
+    bad: 'A cord is cut, taped or spliced, or a ground pin is gone.',
+    remedy: 'Put it out of use; cords of 14 AWG and larger may be spliced by a listed method alone.',
   }),
 ] satisfies Rule[];

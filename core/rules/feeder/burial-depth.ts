@@ -21,11 +21,11 @@ export default rule({
   id: 'feeder/burial-depth',
   holds: 'Every buried stretch has the cover that its wiring method and what lies above it ask for.',
   severity: 'correction',
-  cites: everyEdition('300.5(A)'),
+  cites: everyEdition('300.5(A)', '300.5(C)'),
   facts: [
     'inlet.builtIn',
     'transfer.kind', 'transfer.otherKind', ...AHEAD_FACTS, 'source.outletGfci',
-    ...['place', 'method', 'burialIn', 'burialUnder'].map((key) => `feeder.stretches.${key}`),
+    ...['place', 'method', 'burialIn', 'burialUnder', 'burialMarked'].map((key) => `feeder.stretches.${key}`),
   ], // prettier-ignore
   notApplicable: firstOf(withoutFeeder, (look) => {
     let any = false;
@@ -47,7 +47,8 @@ export default rule({
           `The burial table has no column for ${method.label.toLowerCase()}; it may be buried only if its listing says so and how deep.`,
         );
       let column: BurialColumn = method.burial;
-      const table = BURIAL_IN[column][under];
+      const marked = under === 'building' && method.underBuildingIfMarked && side.need(at.burialMarked) === 'yes';
+      const table = marked ? 0 : BURIAL_IN[column][under];
       if (table === undefined)
         return {
           least: -Infinity,
@@ -61,7 +62,7 @@ export default rule({
         column = 'small-gfci';
       const leastIn = side.step(
         column === 'small-gfci' ? 'Least cover, 120 V, 20 A or less with GFCI' : `Least cover, ${name}`,
-        BURIAL_IN[column][under]!,
+        column === 'small-gfci' ? BURIAL_IN[column][under]! : table,
         'in',
         BURIAL_CITES,
       );

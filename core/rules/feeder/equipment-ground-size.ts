@@ -54,9 +54,17 @@ function judge(look: Look, index: number): Judged {
   const detail = { found: ground, allowed: needed, unit: 'AWG' };
   const where = look.stretches === 1 ? 'the feeder' : stretchName(look, index);
   const least = actualCmil / AREA_CMIL.rows[needed]!;
+  const grown = needed !== table && least < 1;
+  // From 2020 on a qualified person may size it for the fault path that there is.
+  const designed = grown && look.edition !== '2017' && look.known('feeder.groundDesigned') === 'yes';
   const finding =
-    least >= 1
-      ? holds(`${ground} AWG equipment ground in ${where}; ${needed} AWG needed.`, detail)
+    least >= 1 || designed
+      ? holds(
+          designed
+            ? `${ground} AWG equipment ground in ${where}, sized by a qualified person who is named.`
+            : `${ground} AWG equipment ground in ${where}; ${needed} AWG needed.`,
+          detail,
+        )
       : violation(
           `${ground} AWG equipment ground in ${where}, ${needed} AWG needed.`,
           needed === table
@@ -80,6 +88,7 @@ export default rule({
     ...STRETCH_FACTS,
     'feeder.stretches.groundBy',
     'feeder.stretches.groundAwg',
+    'feeder.groundDesigned',
   ],
   notApplicable: withoutFeeder,
   check: (look) => worstStretch(look, judge),

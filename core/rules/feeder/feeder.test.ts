@@ -1,4 +1,6 @@
-import { evaluate } from '../../verdict';
+import { Look } from '../../electrical';
+import { evaluate, judge } from '../../verdict';
+import { RULES } from '..';
 import {
   caseWith,
   underReadings,
@@ -217,6 +219,11 @@ ruleTable('feeder/neutral-size', {
 
 ruleTable('feeder/neutral-full-size-when-bridged', {
   holds: [
+    // hots larger than the pole’s device change nothing
+    [
+      { ...BRIDGED, ...stretch(0, { sizeAwg: '6', neutralAwg: '10' }) },
+      { found: 30, allowed: 30 },
+    ],
     BRIDGED,
     { ...BRIDGED, 'source.outlet': 'L5-30', 'source.outletPoles': undefined }, // one hot, one pole
     [
@@ -233,7 +240,7 @@ ruleTable('feeder/neutral-full-size-when-bridged', {
     [{ 'cord[0].bridges': 'yes' }, { allowed: 60 }],
     [
       { ...BRIDGED, ...stretch(0, { neutralAwg: '12' }) },
-      { severity: 'hazard', found: '12', allowed: '10' },
+      { severity: 'hazard', found: 20, allowed: 30 },
     ],
     [{ ...BRIDGED, ...attic(26, { neutralAwg: '14' }) }, { reason: saying('stretch 2') }],
   ],
@@ -343,7 +350,7 @@ ruleTable('feeder/burial-depth', {
     ],
   ],
   unproven: [
-    [buried('EMT', 30), ['feeder.stretches[0].method']], // no column of the table
+    [buried('FMC', 30), ['feeder.stretches[0].method']], // no column of the table
     [
       stretch(0, { place: 'underground', method: 'UF-B' }),
       ['feeder.stretches[0].burialIn', 'feeder.stretches[0].burialUnder'],
@@ -644,4 +651,95 @@ test('of several stretches the worst is the finding; the others that are violate
 askedTable('feeder/terminals-for-aluminum', 'feeder.terminalsAluminum', ['no'], 'correction', {
   base: stretch(0, { metal: 'aluminum' }),
   notApplicable: [{}, CORDS_ONLY],
+});
+
+ruleTable('feeder/nm-b-dry', {
+  holds: [{}, stretch(0, { place: 'wall', wetRaceway: 'none' }), stretch(0, { place: 'wall', wetRaceway: 'box-back' })],
+  violation: [[stretch(0, { place: 'wall', wetRaceway: 'wet' }), { severity: 'correction' }]],
+  unproven: [
+    [stretch(0, { place: 'wall', wetRaceway: undefined }), ['feeder.stretches[0].wetRaceway']],
+    [stretch(0, { method: undefined }), ['feeder.stretches[0].method']],
+    [stretch(0, { place: undefined }), ['feeder.stretches[0].place']],
+  ],
+  notApplicable: [CORDS_ONLY, stretch(0, { method: 'UF-B' })],
+});
+const SUNNY = { method: 'PVC', insulation: 'THWN-2', place: 'outdoors' };
+ruleTable('feeder/pvc-expansion', {
+  holds: [{}, stretch(0, { ...SUNNY, expansion: 'yes' }), stretch(0, { ...SUNNY, lengthFt: 14, expansion: 'no' })],
+  violation: [
+    [stretch(0, { ...SUNNY, expansion: 'no' }), { severity: 'advisory' }],
+    stretch(0, { ...SUNNY, method: 'PVC-80', lengthFt: 15, expansion: 'no' }),
+  ],
+  unproven: [
+    [stretch(0, { ...SUNNY, expansion: undefined }), ['feeder.stretches[0].expansion']],
+    [stretch(0, { lengthFt: undefined }), ['feeder.stretches[0].lengthFt']],
+  ],
+  notApplicable: [CORDS_ONLY],
+});
+// A nipple: 60 % fill, and no derating for number.
+const NIPPLE = { ...pipe('EMT', '1/2', '10', 4), 'feeder.stretches[0].lengthFt': 2 };
+ruleTable('feeder/raceway-fill', {
+  holds: [
+    [{ ...NIPPLE, 'feeder.stretches[0].nipple': 'yes' }, { allowed: 0.182 }],
+    // 5.78 of them by area: from 0.8 on counted whole, not below
+    pipe('EMT', '1/2', '10', 1),
+  ],
+  violation: [[{ ...NIPPLE, 'feeder.stretches[0].nipple': 'no' }, { allowed: 0.122 }]],
+  unproven: [[{ ...NIPPLE, 'feeder.stretches[0].nipple': undefined }, ['feeder.stretches[0].nipple']]],
+});
+ruleTable('feeder/ampacity', {
+  holds: [
+    {
+      ...NIPPLE,
+      'feeder.stretches[0].nipple': 'yes',
+      'feeder.stretches[0].otherCarrying': 20,
+      'feeder.inletTerminal': '75',
+      'feeder.houseTerminal': '75',
+    },
+  ],
+  violation: [
+    {
+      ...NIPPLE,
+      'feeder.stretches[0].nipple': 'no',
+      'feeder.stretches[0].otherCarrying': 20,
+      'feeder.inletTerminal': '75',
+      'feeder.houseTerminal': '75',
+    },
+  ],
+  unproven: [],
+  notApplicable: [{ 'source.outletDevice': 'none', 'source.outletBreakerA': undefined }],
+});
+ruleTable('feeder/burial-depth', {
+  holds: [
+    { ...buried('EMT', 18), 'feeder.stretches[0].burialMarked': 'yes' },
+    { ...buried('LFMC', 18), 'feeder.stretches[0].burialMarked': 'yes' },
+    { ...buried('MC', 0), 'feeder.stretches[0].burialUnder': 'building', 'feeder.stretches[0].burialMarked': 'yes' },
+  ],
+  violation: [
+    [buried('EMT', 17), { allowed: 18 }],
+    buried('LFNC', 17),
+    { ...buried('MC', 30), 'feeder.stretches[0].burialUnder': 'building', 'feeder.stretches[0].burialMarked': 'no' },
+    { ...buried('UF-B', 30), 'feeder.stretches[0].burialUnder': 'building' },
+  ],
+  unproven: [],
+});
+// 6 AWG hots where 10 AWG would do: the ground grows with them, unless somebody who is named sized it.
+const GROWN = stretch(0, { sizeAwg: '6', groundAwg: '10' });
+ruleTable('feeder/equipment-ground-size', {
+  holds: [[{ ...GROWN, 'feeder.groundDesigned': 'yes' }, { reason: saying('who is named') }]],
+  violation: [
+    GROWN,
+    { ...GROWN, 'feeder.groundDesigned': 'no' },
+    { ...stretch(0, { groundAwg: '12' }), 'feeder.groundDesigned': 'yes' },
+  ],
+  unproven: [],
+});
+test('in 2017 nobody’s name makes a smaller ground enough', () => {
+  const rule = RULES.find((one) => one.id === 'feeder/equipment-ground-size')!;
+  const c = caseWith({ ...GROWN, 'feeder.groundDesigned': 'yes' });
+  expect((['2017', '2020', '2023'] as const).map((edition) => judge(rule, new Look(c, edition)).outcome)).toEqual([
+    'violation',
+    'holds',
+    'holds',
+  ]);
 });

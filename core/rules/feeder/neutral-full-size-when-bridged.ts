@@ -6,7 +6,7 @@ import { stretchName, worstStretch } from './worst-stretch';
 export default rule({
   id: 'feeder/neutral-full-size-when-bridged',
   holds:
-    'Where one pole of the source feeds both legs, the neutral carries their sum: as large as the hots, and twice the device where that has two poles.',
+    'Where one pole of the source feeds both legs, the neutral carries their sum: what its one pole gives, or twice the device where that has two poles.',
   severity: 'hazard',
   cites: everyEdition('220.61', '310.15', '240.4'),
   facts: [
@@ -19,18 +19,32 @@ export default rule({
       const { hot: hotSize, neutral: neutralSize } = hotAndNeutral(side, index);
       const detail = { found: neutralSize, allowed: hotSize, unit: 'AWG' };
       const where = stretchName(side, index);
+      // A face with one hot has one pole; with two hots on one winding, each pole lets its whole rating pass onto the neutral.
+      const onePole =
+        CONFIGURATIONS[side.need('source.outlet')].poles === 2 ||
+        (side.need('source.voltage') === '120' && side.need('source.outletPoles') === '1');
+      const deviceA = aheadOfInlet(side).ampsA;
+      if (onePole) {
+        // The neutral carries what that pole gives; hots that are larger change nothing.
+        const ampacityA = rounded(stretchAmpacityOf(side, index, neutralSize).ampacityA);
+        const carries = { found: ampacityA, allowed: deviceA, unit: 'A' };
+        const words = `${neutralSize} AWG neutral (${where}) carries ${ampacityA} A; one pole of ${deviceA} A feeds both legs.`;
+        if (AREA_CMIL.rows[neutralSize]! >= AREA_CMIL.rows[hotSize]!)
+          return { least: Infinity, finding: holds(words, detail) };
+        return {
+          least: ampacityA / deviceA,
+          finding:
+            ampacityA >= deviceA
+              ? holds(words, carries)
+              : violation(words, `Run a neutral of ${hotSize} AWG, or use a 120/240 V source.`, carries),
+        };
+      }
       const words = `${neutralSize} AWG neutral beside ${hotSize} AWG hots (${where}); it carries the sum of both legs.`;
       if (AREA_CMIL.rows[neutralSize]! < AREA_CMIL.rows[hotSize]!)
         return {
           least: AREA_CMIL.rows[neutralSize]! / AREA_CMIL.rows[hotSize]!,
           finding: violation(words, `Run a neutral of ${hotSize} AWG, or use a 120/240 V source.`, detail),
         };
-      // A face with one hot has one pole; with two hots on one winding, each pole lets its whole rating pass onto the neutral.
-      const onePole =
-        CONFIGURATIONS[side.need('source.outlet')].poles === 2 ||
-        (side.need('source.voltage') === '120' && side.need('source.outletPoles') === '1');
-      if (onePole) return { least: Infinity, finding: holds(words, detail) };
-      const deviceA = aheadOfInlet(side).ampsA;
       const sumA = side.step('Both poles on one neutral', rounded(2 * deviceA), 'A', `2 × ${deviceA} A`);
       const ampacityA = rounded(stretchAmpacityOf(side, index, neutralSize).ampacityA);
       const sums = { found: ampacityA, allowed: sumA, unit: 'A' };

@@ -105,4 +105,68 @@ export default [
             },
       ),
   }),
+  rule({
+    id: 'feeder/nm-b-dry',
+    holds: 'NM-B runs in no raceway that is wet inside.',
+    severity: 'correction',
+    cites: everyEdition('300.9', '334.12(B)'),
+    not: 'The way through the back of a rain-tight box, which is dry.',
+    facts: [
+      'inlet.builtIn',
+      'transfer.kind',
+      'transfer.otherKind',
+      'feeder.stretches.method',
+      'feeder.stretches.place',
+      'feeder.stretches.wetRaceway',
+    ],
+    notApplicable: firstOf(withoutFeeder, (look) => {
+      const methods = Array.from({ length: look.stretches }, (_, i) =>
+        look.attempt((side) => side.need(stretchAt(i).method)),
+      );
+      if (methods.some(({ value }) => value === 'NM-B')) return undefined;
+      look.requireAll(...methods);
+      return 'no stretch is of NM-B';
+    }),
+    check: (look) =>
+      worstStretch(look, (side, index) => {
+        const at = stretchAt(index);
+        side.needAll(at.method, at.place);
+        if (!side.asks(at.wetRaceway)) return { least: 1, finding: holds('No NM-B that comes from outdoors.') };
+        return side.need(at.wetRaceway) === 'wet'
+          ? {
+              least: 0,
+              finding: violation(
+                `NM-B lies in a raceway that is wet inside (${stretchName(side, index)}).`,
+                'Pull THWN-2 or another type with a W there, and change over in a box indoors.',
+              ),
+            }
+          : { least: 1, finding: holds('NM-B lies dry.') };
+      }),
+  }),
+  rule({
+    id: 'feeder/pvc-expansion',
+    holds: 'A long straight run of PVC on a sunny wall can move.',
+    severity: 'advisory',
+    cites: everyEdition('352.44'),
+    facts: [
+      'inlet.builtIn', 'transfer.kind', 'transfer.otherKind',
+      ...['place', 'method', 'lengthFt', 'expansion'].map((key) => `feeder.stretches.${key}`),
+    ], // prettier-ignore
+    notApplicable: withoutFeeder,
+    check: (look) =>
+      worstStretch(look, (side, index) => {
+        const at = stretchAt(index);
+        side.needAll(at.place, at.method, at.lengthFt);
+        if (!side.asks(at.expansion)) return { least: 1, finding: holds('No long run of PVC outdoors.') };
+        return side.need(at.expansion) === 'yes'
+          ? { least: 1, finding: holds('It can move.') }
+          : {
+              least: 0,
+              finding: violation(
+                `A long run of PVC outdoors has no expansion fitting (${stretchName(side, index)}); it bows, and pulls at its boxes.`,
+                'Fit an expansion fitting where the run is long and in the sun.',
+              ),
+            };
+      }),
+  }),
 ] satisfies Rule[];

@@ -4,6 +4,7 @@ import {
   METHODS,
   RACEWAY_FILL_CITES,
   fillShare,
+  likeConductors,
   racewayAreaIn2,
   smallestRaceway,
   type WiringMethod,
@@ -33,6 +34,8 @@ export default rule({
       'neutralAwg',
       'racewayIn',
       'othersInRaceway',
+      'nipple',
+      'lengthFt',
     ].map((key) => `feeder.stretches.${key}`),
   ],
   notApplicable: firstOf(withoutFeeder, (look) => {
@@ -66,15 +69,23 @@ export default rule({
       );
       const size = side.need(at.racewayIn);
       const insideIn2 = side.step(`${kind} ${size} in, inside`, racewayAreaIn2(kind, size), 'in²', 'Chapter 9 Table 4');
-      const share = side.step(`Share that ${count} conductors may take`, fillShare(count), '×', 'Chapter 9 Table 1');
+      const nipple = side.asks(at.nipple) && side.need(at.nipple) === 'yes';
+      const share = nipple
+        ? side.step('Share of a nipple that they may take', fillShare(count, true), '×', 'Chapter 9 note 4')
+        : side.step(`Share that ${count} conductors may take`, fillShare(count), '×', 'Chapter 9 Table 1');
       const mayIn2 = side.step('They may take', rounded(insideIn2 * share), 'in²', `${insideIn2} × ${share}`);
+      // Of conductors that are all alike the last counts from 0.8 of one on.
+      const alike = neutral.value === hot.value && (ground.value === undefined || ground.value === hot.value);
+      const most = likeConductors(insideIn2 * share, area(hot.value!));
+      const like = alike && count <= most;
+      if (like && takenIn2 > mayIn2) side.step('Like conductors that go in', most, '', 'Chapter 9 note 7');
       const larger = smallestRaceway(kind, count, takenIn2);
       const words = `${takenIn2} in² taken (${stretchName(side, index)}), ${mayIn2} in² allowed.`;
       const detail = { found: takenIn2, allowed: mayIn2, unit: 'in²' };
       return {
         least: mayIn2 - takenIn2,
         finding:
-          takenIn2 <= mayIn2
+          takenIn2 <= mayIn2 || like
             ? holds(words, detail)
             : violation(
                 words,

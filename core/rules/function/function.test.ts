@@ -170,3 +170,5 @@ ruleTable('function/neutral-unbroken', {
   ],
   notApplicable: [CORDS_ONLY, SINGLE, { ...BRIDGED, 'function.legsV': 0 }, { 'cord[0].bridges': 'yes' }],
 });
+
+askedTable('function/stays-cool', 'function.staysCool', ['no'], 'correction');

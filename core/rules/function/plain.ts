@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { asked, without, type Rule } from '../rule';
+import { SAFE_FIRST, asked, without, type Rule } from '../rule';
 
 export default [
   asked({
@@ -20,6 +20,19 @@ export default [
     good: 'It trips and resets.',
     bad: 'It does not trip.',
     remedy: 'Replace the GFCI; until then nothing hangs on it.',
+  }),
+  asked({
+    id: 'function/stays-cool',
+    holds: 'After thirty minutes under load no cord, plug or breaker is too hot to hold, and none is marked by heat.',
+    severity: 'correction',
+    cites: everyEdition('110.3(B)', 'guidance'),
+    not: 'What a table says of it: a worn contact heats at any size.',
+    also: [],
+    fact: 'function.staysCool',
+    right: 'yes',
+    good: 'All stay cool enough to hold.',
+    bad: 'An end is too hot to hold, or brown or melted: its contacts are worn or loose.',
+    remedy: `${SAFE_FIRST}replace what is hot, both halves of the joint, and load it again.`,
   }),
   asked({
     id: 'function/drill-shown',

@@ -62,7 +62,14 @@ const rod = (diameter: string, lengthFt: number, listed: string) => ({
 ruleTable('grounding/rod-size', {
   holds: [rod('5/8', 8, 'no'), rod('1/2', 8, 'yes'), rod('3/4', 10, 'no')],
   violation: [
-    [rod('1/2', 8, 'no'), { severity: 'correction', found: '1/2', allowed: '5/8' }],
+    [rod('1/2', 8, 'no'), { severity: 'advisory', found: '1/2', allowed: '5/8' }], // an extra need be no electrode
+    [{ ...rod('5/8', 7, 'no') }, { severity: 'advisory', found: 7 }],
+    [
+      { ...rod('1/2', 8, 'no'), 'neutral.switched': 'yes', 'grounding.derivedElectrode': 'one-rod' },
+      { severity: 'correction' },
+    ],
+    [{ ...rod('1/2', 8, 'no'), 'neutral.switched': undefined }, { severity: 'correction' }],
+    [{ ...rod('1/2', 8, 'no'), 'grounding.rod': 'only-path' }, { severity: 'correction' }],
     [rod('3/8', 8, 'yes'), { found: '3/8', allowed: '1/2' }],
     [rod('5/8', 7.9, 'yes'), { found: 7.9, allowed: 8, unit: 'ft' }],
   ],
@@ -81,10 +88,15 @@ const derived = (facts: Facts = {}): Facts => ({
   ...facts,
 });
 ruleTable('grounding/electrode-for-derived', {
-  holds: [derived(), derived({ 'grounding.derivedElectrode': 'two-rods' })],
+  holds: [
+    derived(),
+    derived({ 'grounding.derivedElectrode': 'two-rods' }),
+    [derived({ 'grounding.derivedElectrode': 'one-rod', 'grounding.rodEarthOhm': 25 }), { found: 25, allowed: 25 }],
+  ],
   violation: [
     [derived({ 'grounding.derivedElectrode': 'none' }), { severity: 'correction', reading: saying('Offices') }],
     [derived({ 'grounding.derivedElectrode': 'one-rod' }), { remedy: saying('second rod') }],
+    derived({ 'grounding.derivedElectrode': 'one-rod', 'grounding.rodEarthOhm': 25.1 }),
   ],
   unproven: [
     [derived({ 'grounding.derivedElectrode': undefined }), ['grounding.derivedElectrode']],

@@ -4,6 +4,9 @@ import { conductorOf, type Look, Missing, neutralSwitched, SWITCHED_FACTS } from
 import { indexesTo } from '../../loads';
 import { asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
 
+/** So much earth resistance a single rod may have (250.53(A)(2)). */
+const ONE_ROD_OHM = 25;
+
 /** Not applicable where the source is not separately derived. */
 const derived = (look: Look): string | undefined =>
   neutralSwitched(look) ? undefined : 'the neutral is not switched; the service’s electrodes serve';
@@ -34,6 +37,7 @@ export default [
       'transfer.otherKind',
       ...SWITCHED_FACTS,
       'grounding.derivedElectrode',
+      'grounding.rodEarthOhm',
       'source.connection',
     ],
     notApplicable: firstOf(without('wired'), derived),
@@ -41,6 +45,12 @@ export default [
       const electrode = look.need('grounding.derivedElectrode');
       if (electrode === 'house') return holds('Tied to the electrodes of the house.');
       if (electrode === 'two-rods') return holds('Tied to two rods.');
+      const earthOhm = electrode === 'one-rod' ? look.known('grounding.rodEarthOhm') : undefined;
+      if (earthOhm !== undefined) {
+        const mostOhm = look.step('One rod counts up to', ONE_ROD_OHM, 'Ω', everyEdition('250.53(A)(2)'));
+        if (earthOhm <= mostOhm)
+          return holds(`Tied to one rod of ${earthOhm} Ω.`, { found: earthOhm, allowed: mostOhm, unit: 'Ω' });
+      }
       if (electrode === 'one-rod')
         return violation(
           'Tied to one rod; a single rod counts only where its earth was measured at 25 Ω or less.',

@@ -79,3 +79,6 @@ ruleTable('inlet/not-indoors', {
   unproven: [[{ 'inlet.box': undefined }, ['inlet.box']]],
   notApplicable: [CORDS_ONLY, { 'source.kind': 'power-station' }],
 });
+
+askedTable('inlet/box-bonded', 'inlet.boxBonded', ['no'], 'correction', { notApplicable: [CORDS_ONLY, BACKFED] });
+askedTable('inlet/one-inlet', 'inlet.another', ['yes'], 'hazard', { notApplicable: [CORDS_ONLY, BACKFED] });

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
+import { SAFE_FIRST, asked, firstOf, holds, rule, violation, without, type Rule } from '../rule';
 
 const notApplicable = without('inlet');
 
@@ -84,5 +84,29 @@ export default [
     good: 'Sealed and closed.',
     bad: 'The entry or an unused opening is left open.',
     remedy: 'Close openings with listed plugs, and seal the raceway where warm meets cold.',
+  }),
+  asked({
+    id: 'inlet/box-bonded',
+    holds: 'A metal inlet box is bonded to the equipment ground.',
+    severity: 'correction',
+    cites: everyEdition('250.148', '314.4'),
+    notApplicable,
+    fact: 'inlet.boxBonded',
+    right: 'yes',
+    good: 'Bonded, or not metal.',
+    bad: 'The metal of the inlet box is not bonded; a loose hot in it would put the box at line voltage.',
+    remedy: `${SAFE_FIRST}run a bonding jumper from the ground to the box.`,
+  }),
+  asked({
+    id: 'inlet/one-inlet',
+    holds: 'One inlet alone leads to this transfer equipment.',
+    severity: 'hazard',
+    cites: everyEdition('406.7', '702.5'),
+    notApplicable,
+    fact: 'inlet.another',
+    right: 'no',
+    good: 'No other inlet.',
+    bad: 'Another inlet hangs on the same conductors: while one is used the pins of the other are live, and two sources can meet.',
+    remedy: 'Do not energize. Take the other inlet out of service, or fit equipment that admits one source at a time.',
   }),
 ] satisfies Rule[];

@@ -55,7 +55,9 @@ ruleTable('labels/neutral-shock', {
   violation: [],
   unproven: [[{ 'neutral.switched': undefined }, ['neutral.switched']]],
 });
-askedTable('labels/two-sources', 'labels.twoSources', ['no'], 'correction', equipment);
+askedTable('labels/two-sources', 'labels.twoSources', ['no'], 'correction', {
+  notApplicable: [...equipment.notApplicable, { 'transfer.kind': 'single-circuit-switch' }],
+});
 askedTable('labels/feed-through', 'labels.feedThrough', ['unlabeled'], 'correction', {
   right: ['labeled'],
   ...equipment,

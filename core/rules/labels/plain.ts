@@ -94,7 +94,9 @@ export default [
     holds: 'A panel that two sources can feed says so.',
     severity: 'correction',
     cites: everyEdition('110.3(B)', '408.4'),
-    notApplicable,
+    notApplicable: firstOf(notApplicable, (look) =>
+      look.has('singleCircuit') ? 'the source feeds one circuit behind its switch, and no panel' : undefined,
+    ),
     fact: 'labels.twoSources',
     right: 'yes',
     good: 'The label names both supplies.',

@@ -485,3 +485,70 @@ askedTable('loads/appliances-for-240-v', 'loads.for240', ['no'], 'correction', {
   base: { 'loads.circuits[0].volts': '240', 'loads.circuits[1].slot': 9 },
   notApplicable: [{}, { 'loads.circuits[0].volts': '240', 'loads.circuits[0].plan': 'off' }],
 });
+
+// Of loads that take turns one alone is on with the others: the start of one never falls on the running of another.
+ruleTable('loads/starting-surge', {
+  holds: [
+    [
+      {
+        ...legs(500, 500, {
+          ...SIX_KW,
+          ...BRIDGED,
+          'loads.circuits[0].plan': 'in-turn',
+          'loads.circuits[1].plan': 'run',
+          'loads.circuits[0].startingW': 5000,
+        }),
+        ...third({ plan: 'in-turn', runningW: 3000, startingW: 3000 }),
+      },
+      { found: 5500 }, // 500 + 5000, and not 500 + 3000 + 4500
+    ],
+  ],
+  violation: [
+    [
+      {
+        ...legs(500, 500, {
+          ...SIX_KW,
+          ...BRIDGED,
+          'loads.circuits[0].plan': 'in-turn',
+          'loads.circuits[1].plan': 'run',
+          'loads.circuits[0].startingW': 5600,
+        }),
+        ...third({ plan: 'in-turn', runningW: 3000, startingW: 3000 }),
+      },
+      { found: 6100, allowed: 6000, remedy: saying('Refrigerator') },
+    ],
+  ],
+  unproven: [],
+});
+// Cords beside each other carry what hangs on each; the sum of all is the source's.
+const TWO_CORDS: Facts = {
+  ...CORDS_ONLY,
+  ...legs(2500, 2500),
+  'loads.circuits[0].slot': undefined,
+  'loads.circuits[1].slot': undefined,
+  'cord[0].daisyChained': 'no',
+  ...at('cord[1]', {
+    part: 'cord',
+    sourceEnd: 'L14-30',
+    inletEnd: 'L14-30',
+    sizeAwg: '10',
+    wires: '4',
+    daisyChained: 'no',
+  }),
+  'loads.circuits[1].cord': 2,
+};
+ruleTable('loads/within-weakest-device', {
+  holds: [[TWO_CORDS, { found: 20.833, allowed: 30 }]],
+  violation: [
+    [
+      { ...TWO_CORDS, 'loads.circuits[1].cord': 1 },
+      { found: 41.667, allowed: 30 },
+    ],
+    [
+      { ...TWO_CORDS, 'cord[1].sizeAwg': '14' },
+      { found: 20.833, allowed: 18 },
+    ],
+    { ...TWO_CORDS, 'cord[1].daisyChained': 'yes', 'cord[0].sizeAwg': '14' },
+  ],
+  unproven: [[{ ...TWO_CORDS, 'loads.circuits[1].cord': undefined }, ['loads.circuits[1].cord']]],
+});

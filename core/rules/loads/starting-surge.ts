@@ -1,7 +1,7 @@
 import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { bridged, BRIDGED_FACTS, continuousW, feedOf, OUTLET_W_FACTS, rounded } from '../../electrical';
-import { PLAN_FACTS, circuitName, legSums, plannedLoads } from '../../loads';
+import { PLAN_FACTS, circuitName, plannedLoads, type Leg, type Load } from '../../loads';
 import { holds, rule, violation } from '../rule';
 
 export default rule({
@@ -38,25 +38,32 @@ export default rule({
       load: one,
       extraW: Math.max(0, starts.value![i]! - one.runningW),
     }));
-    const sums = legSums(planned.value!);
     // A leg gives half of what the source gives; where both legs hang on one pole there is nothing to halve.
     const halves = twoLegs.value! && planned.value!.every(({ legs }) => legs !== undefined);
     const places = [
-      { leg: undefined, runningW: sums.total, allowedW: allowed },
-      ...(halves
-        ? (['A', 'B'] as const).map((leg) => ({ leg, runningW: sums[leg], allowedW: rounded(allowed / 2) }))
-        : []),
+      { leg: undefined, allowedW: allowed },
+      ...(halves ? (['A', 'B'] as const).map((leg) => ({ leg, allowedW: rounded(allowed / 2) })) : []),
     ];
-    const tried = places.map(({ leg, runningW, allowedW }) => {
-      const on = starting.map(({ load, extraW }) => ({
-        load,
-        extraW: !leg ? extraW : load.legs!.includes(leg) ? extraW / load.legs!.length : 0,
-      }));
-      const hardest = on.reduce<(typeof on)[number] | undefined>(
-        (worst, one) => (!worst || one.extraW > worst.extraW ? one : worst),
-        undefined,
+    // Of loads that take turns one alone is on with the others, and one alone may be starting.
+    const inTurn = starting.filter(({ load }) => load.plan === 'in-turn');
+    const sets = (inTurn.length > 0 ? inTurn : [undefined]).map((turn) =>
+      starting.filter((one) => one === turn || one.load.plan === 'run'),
+    );
+    const on = (leg: Leg | undefined, { legs }: Load, watts: number) =>
+      !leg ? watts : legs!.includes(leg) ? watts / legs!.length : 0;
+    const tried = places.map(({ leg, allowedW }) => {
+      const moments = sets.map((set) => {
+        const runningW = rounded(set.reduce((sum, { load }) => sum + on(leg, load, load.runningW), 0));
+        const starts = set.map(({ load, extraW }) => ({ load, extraW: on(leg, load, extraW) }));
+        const hardest = starts.reduce<(typeof starts)[number] | undefined>(
+          (worst, one) => (!worst || one.extraW > worst.extraW ? one : worst),
+          undefined,
+        );
+        return { runningW, hardest, extraW: hardest?.extraW ?? 0 };
+      });
+      const { runningW, hardest, extraW } = moments.reduce((one, other) =>
+        other.runningW + other.extraW > one.runningW + one.extraW ? other : one,
       );
-      const extraW = hardest?.extraW ?? 0;
       const found = look.step(
         leg ? `Leg ${leg}: running, and its hardest start` : 'Running, and the hardest start on top',
         rounded(runningW + extraW),

@@ -1,4 +1,4 @@
-import { BACKFED, CORDS_ONLY, askedTable, ruleTable, saying, type Facts } from '../../test/rule-table';
+import { BACKFED, CORDS_ONLY, ruleTable, saying, type Facts } from '../../test/rule-table';
 
 const BONDED = { 'source.neutralBond': 'bonded' };
 const SWITCHED = { 'neutral.switched': 'yes' };

@@ -1,4 +1,3 @@
-import { everyEdition } from '../../codebook';
 import { firstOf, holds, rule, valueWords, violation, without } from '../rule';
 
 export default rule({

@@ -57,12 +57,23 @@ ruleTable('panel/bus-rating', {
 });
 
 ruleTable('panel/one-main', {
-  holds: [{}, { ...SWITCH, 'panel.mains': 'several' }, { ...SINGLE, 'panel.mains': 'two-feeds' }],
+  holds: [
+    {},
+    { ...SWITCH, 'panel.mains': 'several' },
+    { ...SINGLE, 'panel.mains': 'two-feeds' },
+    // a panel of its own, or a switch ahead of everything
+    ...['several', 'split-bus', 'two-feeds'].map((mains) => ({
+      'transfer.kind': 'transfer-panel',
+      'panel.mains': mains,
+    })),
+    ...['several', 'split-bus'].map((mains) => ({ 'transfer.kind': 'whole-house-manual', 'panel.mains': mains })),
+  ],
   violation: [
     [{ 'panel.mains': 'several' }, { severity: 'hazard', reason: saying('Several mains') }],
     [{ 'panel.mains': 'split-bus' }, { reason: saying('split bus') }],
     [{ 'panel.mains': 'two-feeds' }, { reason: saying('Two feeds') }],
-    { 'transfer.kind': 'transfer-panel', 'panel.mains': 'several' },
+    { 'transfer.kind': 'whole-house-automatic', 'panel.mains': 'two-feeds' },
+    { 'transfer.kind': 'none-backfed', 'panel.mains': 'several' },
   ],
   unproven: [
     [{ 'panel.mains': undefined }, ['panel.mains']],
@@ -107,6 +118,16 @@ ruleTable('panel/main-held-down', {
   ],
   unproven: [[{ 'panel.mainHeld': undefined }, ['panel.mainHeld']]],
   notApplicable: [CORDS_ONLY],
+});
+askedTable('panel/handle-height', 'panel.handlesLow', ['no'], 'correction', house);
+askedTable('panel/dedicated-space', 'panel.dedicatedSpace', ['no'], 'correction', house);
+askedTable('panel/lit', 'panel.lit', ['no'], 'correction', house);
+askedTable('panel/never-flooded', 'panel.neverFlooded', ['no'], 'correction', house);
+ruleTable('panel/dead-with-main-off', {
+  holds: [{}, { 'panel.mainOffV': 3 }],
+  violation: [[{ 'panel.mainOffV': 3.1 }, { severity: 'hazard', found: 3.1, allowed: 3, unit: 'V' }]],
+  unproven: [[{ 'panel.mainOffV': undefined }, ['panel.mainOffV']]],
+  notApplicable: [CORDS_ONLY, SWITCH],
 });
 askedTable('panel/tandems-where-marked', 'panel.tandems', ['unmarked'], 'correction', house);
 askedTable('panel/screws-clear', 'panel.screwsClear', ['no'], 'correction', house);

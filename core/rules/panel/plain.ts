@@ -143,4 +143,74 @@ export default [
       );
     },
   }),
+  asked({
+    id: 'panel/handle-height',
+    holds: 'No handle that one must reach is higher than 6 ft 7 in.',
+    severity: 'correction',
+    cites: everyEdition('404.8(A)', '240.24(A)'),
+    notApplicable,
+    fact: 'panel.handlesLow',
+    right: 'yes',
+    good: 'All within reach.',
+    bad: 'A handle is higher than 6 ft 7 in; in the dark nobody reaches it.',
+    remedy: 'Lower the panel or switch, or bring the handle within reach.',
+  }),
+  asked({
+    id: 'panel/dedicated-space',
+    holds: 'The space above and below the panel is its own.',
+    severity: 'correction',
+    cites: everyEdition('110.26(E)'),
+    notApplicable,
+    fact: 'panel.dedicatedSpace',
+    right: 'yes',
+    good: 'Nothing foreign in it.',
+    bad: 'A pipe, duct or other equipment is in the panel’s own space; what leaks from it runs into the bus.',
+    remedy: 'Move what is foreign out of it, or protect the panel from it as the section permits.',
+  }),
+  asked({
+    id: 'panel/lit',
+    holds: 'There is light at the panel.',
+    severity: 'correction',
+    cites: everyEdition('110.26(D)'),
+    notApplicable,
+    fact: 'panel.lit',
+    right: 'yes',
+    good: 'There is light.',
+    bad: 'No lamp shines on the panel; somebody will work on it by a phone.',
+    remedy: 'Fit a lamp for it, not switched by a sensor alone.',
+  }),
+  asked({
+    id: 'panel/never-flooded',
+    holds: 'No electrical equipment here stood under water.',
+    severity: 'correction',
+    cites: everyEdition('110.11', '110.12(B)'),
+    notApplicable,
+    fact: 'panel.neverFlooded',
+    right: 'yes',
+    good: 'None did.',
+    bad: 'Equipment stood under water; its breakers and their trips can no longer be trusted.',
+    remedy: 'Have it replaced, or judged by its maker; breakers and GFCIs are replaced, never dried.',
+  }),
+  rule({
+    id: 'panel/dead-with-main-off',
+    holds: 'With the main off both legs of the bus are dead: nothing else feeds it.',
+    severity: 'hazard',
+    cites: everyEdition('702.5', '110.3(B)'),
+    not: 'Ghost volts: a low-impedance meter shows none.',
+    facts: ['transfer.kind', 'transfer.otherKind', 'panel.mainOffV'],
+    notApplicable: (look) =>
+      notApplicable(look) ?? (look.has('feedsHouseBus') ? undefined : 'the source never feeds this bus'),
+    check: (look) => {
+      const found = look.need('panel.mainOffV');
+      const allowed = look.number('deadPinsV');
+      const detail = { found, allowed, unit: 'V' };
+      return found <= allowed
+        ? holds(`${found} V on the bus with the main off.`, detail)
+        : violation(
+            `${found} V on the bus with the main off: something else feeds it, and would meet this source.`,
+            'Do not energize. Keep the source unplugged, and find what feeds the bus: a second main, another source, a tap ahead of the main.',
+            detail,
+          );
+    },
+  }),
 ] satisfies Rule[];

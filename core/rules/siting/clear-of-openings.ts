@@ -10,10 +10,16 @@ export default rule({
   cites: everyEdition('listing', '110.3(B)', 'guidance'),
   not: 'Wind, and openings of a neighbor that nobody measured. 5 ft is a number for stationary engines; below it a portable is a hazard, above it not yet right.',
   reading: 'openingDistance',
-  facts: ['source.kind', 'siting.openingFt', 'siting.makerFt'],
+  facts: ['source.kind', 'siting.openingFt', 'siting.makerFt', 'siting.cordOpeningFt', 'cord.run'],
   notApplicable: noExhaust,
   check: (look) => {
-    const distanceFt = look.need('siting.openingFt');
+    const nearest = look.attempt((side) => side.need('siting.openingFt'));
+    // An opening that a cord keeps ajar is one that exhaust may enter.
+    const ajar = look.attempt((side) =>
+      side.asks('siting.cordOpeningFt') ? side.need('siting.cordOpeningFt') : Infinity,
+    );
+    look.requireAll(nearest, ajar);
+    const distanceFt = Math.min(nearest.value!, ajar.value!);
     const leastFt = look.number('leastOpeningFt');
     const officeFt = look.number('advisedOpeningFt');
     const makerFt = look.known('siting.makerFt');

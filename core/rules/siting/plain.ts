@@ -1,8 +1,15 @@
 import { everyEdition } from '../../codebook';
-import { asked, firstOf, type Rule } from '../rule';
+import { asked, firstOf, holds, rule, violation, type Rule } from '../rule';
 import { noExhaust } from './exhaust';
 
 const common = { cites: everyEdition('listing', 'guidance'), notApplicable: noExhaust, also: ['source.kind'] } as const;
+
+/** Least distance of a regulator's vent from what may ignite its gas, ft. */
+const REGULATOR_FT = 3;
+/** Not applicable where it does not run on gas. */
+const onGas = firstOf(noExhaust, (look) =>
+  ['propane', 'natural-gas'].includes(look.need('source.fuel')) ? undefined : 'it does not run on gas',
+);
 
 export default [
   asked({
@@ -45,15 +52,34 @@ export default [
     severity: 'correction',
     cites: everyEdition('listing', 'guidance'),
     not: 'Leaks and pressures: whoever answers for the gas tests them.',
-    notApplicable: firstOf(noExhaust, (look) =>
-      ['propane', 'natural-gas'].includes(look.need('source.fuel')) ? undefined : 'it does not run on gas',
-    ),
+    notApplicable: onGas,
     also: ['source.kind', 'source.fuel'],
     fact: 'siting.gasFit',
     right: 'yes',
     good: 'Hose, regulator and pipe fit.',
     bad: 'Hose, regulator or pipe is not what the listing and the fuel-gas code ask for.',
     remedy: 'Have them fitted by somebody licensed for gas; until then this source runs on another fuel or not at all.',
+  }),
+  rule({
+    id: 'siting/regulator-clear',
+    holds: 'The gas regulator vents 3 ft or more from every source of ignition.',
+    severity: 'correction',
+    cites: everyEdition('listing', 'guidance'),
+    not: 'What the fuel-gas code and the utility ask beyond it.',
+    facts: ['source.kind', 'source.fuel', 'siting.regulatorFt'],
+    notApplicable: onGas,
+    check: (look) => {
+      const found = look.need('siting.regulatorFt');
+      const allowed = look.step('Least distance of the vent', REGULATOR_FT, 'ft', 'guidance');
+      const detail = { found, allowed, unit: 'ft' };
+      return found >= allowed
+        ? holds(`${found} ft from the vent.`, detail)
+        : violation(
+            `${found} ft from the regulator’s vent to a source of ignition, ${allowed} ft needed.`,
+            'Move source or regulator; whoever is licensed for gas does it.',
+            detail,
+          );
+    },
   }),
   asked({
     ...common,

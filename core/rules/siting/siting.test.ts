@@ -82,3 +82,33 @@ test('the office’s distance holds where it is more than the maker’s, if the 
   });
   expect(underReadings('siting/clear-of-openings', near, {})).toMatchObject({ outcome: 'holds', allowed: 10 });
 });
+
+const GAS = { 'source.fuel': 'propane' };
+ruleTable('siting/regulator-clear', {
+  holds: [{ ...GAS, 'siting.regulatorFt': 3 }],
+  violation: [
+    [
+      { ...GAS, 'siting.regulatorFt': 2.9 },
+      { severity: 'correction', found: 2.9, allowed: 3, unit: 'ft' },
+    ],
+  ],
+  unproven: [[{ ...GAS, 'siting.regulatorFt': undefined }, ['siting.regulatorFt']]],
+  notApplicable: [station, {}],
+});
+// An opening that a cord keeps ajar is one that exhaust may enter.
+const AJAR = { 'cord[0].run': 'through-opening' };
+ruleTable('siting/clear-of-openings', {
+  holds: [{ ...AJAR, 'siting.cordOpeningFt': 20 }],
+  violation: [
+    [
+      { ...AJAR, 'siting.cordOpeningFt': 19 },
+      { severity: 'correction', found: 19 },
+    ],
+    [
+      { ...AJAR, 'siting.cordOpeningFt': 4 },
+      { severity: 'hazard', found: 4 },
+    ],
+    [{ ...AJAR, 'siting.cordOpeningFt': 30, 'siting.openingFt': 10 }, { found: 10 }],
+  ],
+  unproven: [[AJAR, ['siting.cordOpeningFt']]],
+});

@@ -286,3 +286,8 @@ ruleTable('source/device-within-face', {
   ],
   notApplicable: [{ 'source.outletDevice': 'none', 'source.outletBreakerA': undefined }],
 });
+
+askedTable('source/not-charging-while-feeding', 'source.chargesWhileFeeding', ['yes'], 'hazard', {
+  base: STATION_UNIT,
+  notApplicable: [{}, { ...STATION_UNIT, ...CORDS_ONLY }],
+});

@@ -45,7 +45,12 @@ function byNameplate(look: Look, index: number, deviceA: number): Finding | unde
   const motorA = look.need(at.motorA);
   const neededA = look.step('125 % of the motor’s amperes', rounded(1.25 * motorA), 'A', LARGEST);
   const usualA = rounded(2.5 * motorA);
-  const standardA = look.step('Next device above 250 %', standardDeviceAtOrAboveA(usualA) ?? usualA, 'A', LARGEST);
+  const standardA = look.step(
+    'Next device above 250 %',
+    standardDeviceAtOrAboveA(usualA, look.edition) ?? usualA,
+    'A',
+    LARGEST,
+  );
   const mostA = look.step('At most, where it will not start on less', rounded(4 * motorA), 'A', LARGEST);
   if (deviceA > Math.max(standardA, mostA)) return device(Math.max(standardA, mostA));
   if (deviceA > standardA && look.need(at.tripsOnSmaller) === 'no') return device(standardA);

@@ -1,10 +1,10 @@
 import { everyEdition } from '../../codebook';
 import { rounded } from '../../electrical';
-import { holds, rule, violation, without } from '../rule';
+import { SAFE_FIRST, holds, rule, violation, without } from '../rule';
 
 export default rule({
   id: 'transfer/fastened-and-torqued',
-  holds: 'Terminals and fasteners have the maker’s torque, measured with a tool.',
+  holds: 'Terminals and fasteners have the maker’s torque, measured with a tool, or signed for with a date.',
   severity: 'correction',
   cites: everyEdition('110.14(D)'),
   facts: [
@@ -13,6 +13,7 @@ export default rule({
     'transfer.makerTorqueLbIn',
     'transfer.torqueLbIn',
     'transfer.torqueTool',
+    'transfer.torqueSigned',
   ],
   notApplicable: without('inlet'),
   check: (look) => {
@@ -21,10 +22,10 @@ export default rule({
     const foundLbIn = look.need('transfer.torqueLbIn');
     const percent = look.number('torquePercent');
     const detail = { found: foundLbIn, allowed: makerLbIn, unit: 'lb-in' };
-    if (look.need('transfer.torqueTool') === 'no')
+    if (look.need('transfer.torqueTool') === 'no' && look.need('transfer.torqueSigned') === 'no')
       return violation(
-        'No torque tool was used; the number is a guess.',
-        `Set it to ${makerLbIn} lb-in with a calibrated tool.`,
+        'No torque tool was used, and nobody signed for the value; the number is a guess.',
+        `${SAFE_FIRST}set it to ${makerLbIn} lb-in with a calibrated tool.`,
         detail,
       );
     const off = look.step(

@@ -171,11 +171,12 @@ const torque = (torqueLbIn: number, torqueTool = 'yes'): Facts => ({
   'transfer.torqueTool': torqueTool,
 });
 ruleTable('transfer/fastened-and-torqued', {
-  holds: [{}, torque(40.5), torque(49.5)],
+  holds: [{}, torque(40.5), torque(49.5), { ...torque(45, 'no'), 'transfer.torqueSigned': 'yes' }],
   violation: [
     [torque(40), { severity: 'correction', found: 40, allowed: 45, unit: 'lb-in' }],
     torque(50),
     [torque(45, 'no'), { reason: saying('guess') }],
+    { ...torque(40, 'no'), 'transfer.torqueSigned': 'yes' },
   ],
   unproven: [
     [
@@ -350,12 +351,21 @@ const fill = (conductors: number, splices: number): Facts => ({
   'transfer.spliceFillPercent': splices,
 });
 ruleTable('transfer/panel-splice-fill', {
-  holds: [[fill(40, 75), { found: 75, allowed: 75 }]],
+  holds: [[fill(40, 75), { found: 75, allowed: 75 }], { ...fill(33, 50), 'transfer.fillCounted': undefined }],
   violation: [
     [fill(41, 75), { severity: 'correction', found: 41, allowed: 40, unit: '%' }],
     [fill(40, 76), { found: 76, allowed: 75 }],
+    [
+      { ...fill(51, 50), 'transfer.fillCounted': undefined },
+      { found: 51, allowed: 50 },
+    ], // by eye enough to say so
   ],
-  unproven: [[SWITCH, ['transfer.conductorFillPercent', 'transfer.spliceFillPercent']]],
+  unproven: [
+    [SWITCH, ['transfer.conductorFillPercent', 'transfer.spliceFillPercent']],
+    [{ ...fill(34, 50), 'transfer.fillCounted': 'no' }, ['transfer.fillCounted']], // no eye can tell
+    [{ ...fill(33, 51), 'transfer.fillCounted': 'no' }, ['transfer.fillCounted']],
+    [{ ...fill(40, 75), 'transfer.fillCounted': undefined }, ['transfer.fillCounted']],
+  ],
   notApplicable: [{}, AUTOMATIC],
 });
 
@@ -479,21 +489,30 @@ ruleTable('transfer/service-conductors', {
     [house(), { found: '4/0', allowed: '4/0' }],
     house({ serviceMetal: 'copper', serviceAwg: '2/0' }),
     house({ utilityA: 100, serviceMetal: 'copper', serviceAwg: '4' }),
+    [house({ utilityA: 225, serviceAwg: '250' }), { allowed: '250' }],
+    [house({ utilityA: 60, serviceMetal: 'copper', serviceAwg: '6' }), { allowed: '6' }],
+    [house({ utilityA: 400, serviceAwg: '250', serviceSets: 2 }), { allowed: '250' }], // 2 × 205 A
   ],
   violation: [
     [house({ serviceAwg: '3/0' }), { severity: 'correction', allowed: '4/0' }],
     [house({ utilityA: 125, serviceAwg: '1' }), { allowed: '1/0' }],
+    [house({ utilityA: 400, serviceAwg: '4/0', serviceSets: 2 }), { allowed: '250' }],
+    [house({ utilityA: 400 }), { allowed: '600' }],
     [house({ utilityA: 150, serviceMetal: 'copper', serviceAwg: '2' }), { allowed: '1' }],
   ],
   unproven: [
     [house({ serviceAwg: undefined, utilityA: undefined }), ['transfer.utilityA', 'transfer.serviceAwg']],
-    [house({ utilityA: 400 }), ['transfer.utilityA']], // past the table
+    [house({ utilityA: 400, serviceAwg: '4/0', serviceSets: undefined }), ['transfer.serviceSets']],
   ],
   ...elsewhere,
 });
 const onlyFirst = { notApplicable: [{}, SWITCH, house({ location: 'behind' })] };
 const APART: Facts = { 'panel.neutralsAndGrounds': 'apart' };
 askedTable('transfer/suitable-as-service-equipment', 'transfer.serviceEquipment', ['no'], 'correction', {
+  base: house(),
+  ...onlyFirst,
+});
+askedTable('transfer/surge-protection', 'transfer.surgeProtected', ['no'], 'correction', {
   base: house(),
   ...onlyFirst,
 });

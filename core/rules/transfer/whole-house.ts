@@ -62,7 +62,7 @@ export default [
     severity: 'correction',
     cites: DWELLING_SERVICE.cites,
     not: 'Heat and bundling, which the dwelling table leaves to 310.15; and feeders that carry less than the whole dwelling.',
-    facts: [...KIND, 'transfer.utilityA', 'transfer.serviceMetal', 'transfer.serviceAwg'],
+    facts: [...KIND, 'transfer.utilityA', 'transfer.serviceMetal', 'transfer.serviceAwg', 'transfer.serviceSets'],
     notApplicable: wholeHouse,
     check: (look) => {
       look.needAll('transfer.utilityA', 'transfer.serviceMetal', 'transfer.serviceAwg');
@@ -76,7 +76,8 @@ export default [
           ['transfer.serviceAwg'],
           `The tables have no ${size} AWG ${metal} conductor; read its marking again.`,
         );
-      const least = dwellingServiceSize(serviceA, metal);
+      const sets = look.asks('transfer.serviceSets') ? look.need('transfer.serviceSets') : 1;
+      const least = dwellingServiceSize(serviceA, metal, sets);
       if (!least)
         throw new Missing(
           ['transfer.utilityA'],
@@ -140,6 +141,20 @@ export default [
       look.needAll('panel.kind', 'panel.neutralsAndGrounds', 'transfer.fourWire');
       return holds('The panel behind the switch is a subpanel on four wires.');
     },
+  }),
+  asked({
+    id: 'transfer/surge-protection',
+    holds: 'Where a dwelling’s service is replaced it has surge protection.',
+    severity: 'correction',
+    cites: { '2017': ['guidance'], '2020': ['230.67'], '2023': ['230.67', '215.18'] },
+    not: 'A switch behind the service disconnect: there no service is replaced.',
+    notApplicable: firstOf(since(['2020', '2023']), first),
+    also: [...KIND, 'transfer.location'],
+    fact: 'transfer.surgeProtected',
+    right: 'yes',
+    good: 'It is there.',
+    bad: 'The service was replaced and has no surge-protective device.',
+    remedy: 'Fit a listed one of type 1 or 2 in or beside the service equipment.',
   }),
   asked({
     id: 'transfer/emergency-disconnect',
