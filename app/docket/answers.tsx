@@ -9,7 +9,7 @@ import {
   type FindingRef,
   type Found,
 } from '@careful-latch/core/record';
-import type { Outcome } from '@careful-latch/core/verdict';
+import type { Cause, Outcome } from '@careful-latch/core/verdict';
 import { SignWithWord } from '../drawn/signs';
 import { Plate } from '../plates/plate';
 import { usePalette } from '../theme/theme';
@@ -26,6 +26,17 @@ const takeUp = (inspection: string, all: readonly Found[]): ChangeBody => ({
   violation: crypto.randomUUID(),
   ...violationOf(all as readonly [Found, ...Found[]]),
 });
+
+/** Findings by what brings them about, in the order of the causes; several of one cause together. */
+function groupsOf(
+  found: readonly Found[],
+  causes: readonly Cause[],
+): { words: string | null; all: readonly Found[] }[] {
+  const groups = causes.map(({ words, rules }) => ({ words, all: found.filter(({ rule }) => rules.includes(rule)) }));
+  return groups
+    .filter(({ all }) => all.length > 0)
+    .map(({ words, all }) => ({ words: all.length > 1 ? words : null, all }));
+}
 
 /** One finding that nobody has answered: taken up, joined to a violation of the same cause, or not taken up, with a reason. */
 function Answer({
@@ -86,11 +97,14 @@ export function Answers({
   inspection,
   docket,
   unanswered,
+  causes,
   change,
 }: {
   inspection: string;
   docket: Docket;
   unanswered: readonly Found[];
+  /** What brings several of them about at once. */
+  causes: readonly Cause[];
   change: Change;
 }) {
   if (unanswered.length === 0) return null;
@@ -114,8 +128,30 @@ export function Answers({
           />
         </View>
       )}
-      {unanswered.map((one) => (
-        <Answer key={`${one.rule} ${one.part}`} inspection={inspection} found={one} docket={docket} change={change} />
+      {groupsOf(unanswered, causes).map(({ words, all }) => (
+        <View key={`${all[0]!.rule} ${all[0]!.part}`}>
+          {words !== null && all.length < unanswered.length && (
+            <View style={{ gap: 6, paddingTop: 10 }}>
+              <Words style={{ fontWeight: '700' }}>{`One cause: ${words}`}</Words>
+              <View style={{ flexDirection: 'row' }}>
+                <Plate
+                  role="button"
+                  label={`Take up these ${all.length} as one`}
+                  onPress={() => change(takeUp(inspection, all))}
+                />
+              </View>
+            </View>
+          )}
+          {all.map((one) => (
+            <Answer
+              key={`${one.rule} ${one.part}`}
+              inspection={inspection}
+              found={one}
+              docket={docket}
+              change={change}
+            />
+          ))}
+        </View>
       ))}
     </View>
   );

@@ -30,6 +30,7 @@ import { shortDayText } from '../theme/dates';
 import { Button, Input } from '../theme/elements';
 import { Screen, useWide } from '../theme/screen';
 import { Heading, Quiet, Title, Words } from '../theme/words';
+import { causesOf } from '@careful-latch/core/verdict';
 import { Answers, Unproven } from './answers';
 import { OwnViolation } from './own-violation';
 import { Trouble } from '../theme/trouble';
@@ -330,7 +331,13 @@ export function DecisionForm({ walk }: { walk: Walk }) {
         {inspector && (
           <>
             <Trouble>{refused}</Trouble>
-            <Answers inspection={inspection.id} docket={docket} unanswered={standing.unanswered} change={change} />
+            <Answers
+              inspection={inspection.id}
+              docket={docket}
+              unanswered={standing.unanswered}
+              causes={causesOf(inspection.case, evaluation, inspection.rules?.profile)}
+              change={change}
+            />
             <OpenViolations docket={docket} />
             {own ? (
               <OwnViolation inspection={inspection.id} change={change} onClose={() => setOwn(false)} />

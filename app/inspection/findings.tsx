@@ -1,8 +1,8 @@
-import { memo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { STATION_NAMES, factAt, factLabel, metaOf } from '@careful-latch/core/case';
 import { VIOLATION_STATES, evidenceOfFinding } from '@careful-latch/core/record';
-import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
+import { causesOf, type Cause, type Outcome } from '@careful-latch/core/verdict';
 import { Sign, SignWithWord, colorOf, shownAs } from '../drawn/signs';
 import { LinkArea } from '../theme/link-area';
 import { shortDayText } from '../theme/dates';
@@ -14,8 +14,6 @@ import { Differing } from './differing';
 import { factsBeside, toFindOut } from './answers';
 import type { Walk } from './walk';
 import { OfficeNote, Working } from './working';
-
-const RANK = { hazard: 0, correction: 1, advisory: 2 } as const;
 
 /** One violation: what is wrong as a person would say it, what to do, and one tap to the working. */
 function FindingCard({ walk, outcome }: { walk: Walk; outcome: Outcome }) {
@@ -80,14 +78,38 @@ function FindingCard({ walk, outcome }: { walk: Walk; outcome: Outcome }) {
   );
 }
 
+/** Violations that one fact brings about, under one head; one alone stands by itself. */
+function OneCause({ walk, cause, outcomes }: { walk: Walk; cause: Cause; outcomes: readonly Outcome[] }) {
+  const palette = usePalette();
+  const cards = outcomes.map((one) => <FindingCard key={one.rule} walk={walk} outcome={one} />);
+  if (cause.words === null) return cards;
+  return (
+    <View
+      testID={`cause-${cause.fact}`}
+      style={[{ gap: 8, padding: 8, borderWidth: 1, borderColor: palette.hairline }, cut(10)]}
+    >
+      <Words style={{ fontWeight: '700' }}>{`One cause: ${cause.words}`}</Words>
+      {cards}
+    </View>
+  );
+}
+
 /** Everything found: violations first, then what nobody has proved and where to find it out, then what holds, folded. */
 export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
   const palette = usePalette();
   const [all, setAll] = useState(false);
   const { evaluation, inspection } = walk;
-  const violations = violationsOf(evaluation).sort((a, b) => RANK[a.severity] - RANK[b.severity]);
-  const against = violations.filter((one) => shownAs(one) === 'violation');
-  const advice = violations.filter((one) => shownAs(one) === 'advice');
+  const causes = useMemo(
+    () => causesOf(inspection.case, evaluation, inspection.rules?.profile),
+    [inspection.case, inspection.rules, evaluation],
+  );
+  const told = causes.map((cause) => ({
+    cause,
+    outcomes: cause.rules.map((rule) => evaluation.outcomes.find((one) => one.rule === rule)!),
+  }));
+  // The gravest of a group is its first; advice alone stands under its own head.
+  const against = told.filter(({ outcomes }) => shownAs(outcomes[0]!) === 'violation');
+  const advice = told.filter(({ outcomes }) => shownAs(outcomes[0]!) === 'advice');
   const open = toFindOut(evaluation);
   const rest = evaluation.outcomes.filter((one) => one.outcome === 'holds' || one.outcome === 'not-applicable');
   return (
@@ -95,12 +117,12 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
       <Differing inspection={inspection} />
       <ClaimedAndFound inspection={inspection} />
       {against.length > 0 ? <Heading>Violations</Heading> : <Quiet>No violation is recorded.</Quiet>}
-      {against.map((one) => (
-        <FindingCard key={one.rule} walk={walk} outcome={one} />
+      {against.map(({ cause, outcomes }) => (
+        <OneCause key={cause.rules[0]} walk={walk} cause={cause} outcomes={outcomes} />
       ))}
       {advice.length > 0 && <Heading style={{ marginTop: 8 }}>Advice</Heading>}
-      {advice.map((one) => (
-        <FindingCard key={one.rule} walk={walk} outcome={one} />
+      {advice.map(({ cause, outcomes }) => (
+        <OneCause key={cause.rules[0]} walk={walk} cause={cause} outcomes={outcomes} />
       ))}
       {open.length > 0 && <Heading style={{ marginTop: 8 }}>To come back for</Heading>}
       {open.map(({ station, paths }) => (

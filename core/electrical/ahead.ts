@@ -124,6 +124,12 @@ export function inletA(look: Look): number {
   look.needAll('inlet.ratingA', 'inlet.configuration');
   return lesserA(look, look.need('inlet.ratingA'), 'inlet.configuration');
 }
+/** The most that the inlet may turn out to bear, A, while only stamp or face is known; undefined while neither is. */
+export function inletAtMostA(look: Look): number | undefined {
+  const face = look.known('inlet.configuration');
+  const known = [look.known('inlet.ratingA'), face && CONFIGURATIONS[face].ratingA].filter((one) => one !== undefined);
+  return known.length > 0 ? Math.min(...known) : undefined;
+}
 export const INLET_FACTS = ['inlet.ratingA', 'inlet.configuration'] as const;
 
 /** What the receptacle in use gives at most, A: the lesser of its breaker and its face; its face alone where it has no breaker. Throws `Missing` where facts lack. */

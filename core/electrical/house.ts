@@ -54,6 +54,8 @@ interface Parts {
   readonly switched: boolean;
   readonly houseBond: boolean;
   readonly otherBond: boolean;
+  /** Neutral and ground meet at the inlet. */
+  readonly inletBond: boolean;
   /** The main bonding jumper is there. */
   readonly mainJumper: boolean;
   readonly rod: boolean;
@@ -73,14 +75,19 @@ function computeParts(look: Look): Parts {
   look.needAll('source.runningW', 'source.neutralBond', 'grounding.rod', 'grounding.frameToPanelOhm');
   const over = runs(look, wired);
   const switched = wired && neutralSwitched(look);
+  const other = look.known('neutral.otherBond') ?? 'none';
+  // The utility's neutral tied in the enclosure is tied beside its main bonding jumper, and carries nothing of the source.
+  const ties = other === 'transfer-enclosure' ? look.need('neutral.jumperTies') : undefined;
+  const tiesSource = ties === 'source';
   const sourceV = feedOf(look);
   const rod = look.need('grounding.rod');
   return {
     sourceV,
     bonded: look.need('source.neutralBond') === 'bonded',
     switched,
-    houseBond: switched && ['house', 'both'].includes(look.known('neutral.derivedBond') ?? ''),
-    otherBond: (look.known('neutral.otherBond') ?? 'none') !== 'none',
+    houseBond: switched && (tiesSource || ['house', 'both'].includes(look.known('neutral.derivedBond') ?? '')),
+    otherBond: other === 'subpanel' || (ties !== undefined && (ties === 'load' || (!switched && ties === 'source'))),
+    inletBond: other === 'inlet',
     mainJumper: (look.known('panel.mainBondingJumper') ?? 'yes') === 'yes',
     rod: rod !== 'none',
     groundOpen: rod === 'only-path' || look.need('grounding.frameToPanelOhm') >= 1_000_000,
@@ -159,6 +166,8 @@ function houseNetwork(look: Look, at: Situation, regimes: Regimes): Network {
   }
   net.resistance('feeder ground', 'inlet G', 'panel G', total(parts.feeder, ground));
   if (at.plugged && !parts.groundOpen) net.resistance('cord ground', 'frame', 'inlet G', total(parts.cord, ground));
+
+  if (parts.inletBond) net.join('inlet bond', 'inlet N', 'inlet G');
 
   // Source.
   if (parts.bonded) net.join('source bond', 'source N', 'frame');

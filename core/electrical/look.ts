@@ -87,6 +87,15 @@ export class Working {
     for (const path of doubted) this.doubted.add(path);
   }
 
+  /** Addresses of the facts that were used. */
+  get used(): ReadonlySet<string> {
+    const used = new Set<string>();
+    for (const note of this.notes)
+      if (note instanceof Working) for (const path of note.used) used.add(path);
+      else if ('path' in note) used.add(note.path);
+    return used;
+  }
+
   /** Written out; a fact used twice stands there once. */
   get steps(): readonly Step[] {
     const steps: Step[] = [];
@@ -184,6 +193,12 @@ export class Look {
   /** Whether somebody looked and could not see it. */
   notSeen(path: string): boolean {
     return this.read(path) === NOT_SEEN;
+  }
+
+  /** A look at another case, under the same edition, numbers and readings. */
+  of(other: Case): Look {
+    const { edition, numbers, readings } = this.shared;
+    return new Look(other, edition, numbers, readings);
   }
 
   /** From now on whoever looks at these facts is known to rest on what contradicts something else. */

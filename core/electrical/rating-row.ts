@@ -1,7 +1,7 @@
 import { cordAt, type Case } from '../case';
 import { SMALL_CONDUCTOR_A, everyEdition, type Edition } from '../codebook';
 import { conductorOf, cordAmpacityA, smallConductorLimitA, stretchAmpacity } from './ampacity';
-import { AHEAD_FACTS, INLET_FACTS, faceBearsA, inletA, outletA } from './ahead';
+import { AHEAD_FACTS, INLET_FACTS, faceBearsA, inletA, inletAtMostA, outletA } from './ahead';
 import { Look, type Working } from './look';
 
 /** One part of the row in which the weakest decides. */
@@ -35,9 +35,21 @@ export function linksAhead(look: Look): Link[] {
     source: string,
     compute: (side: Look) => number,
     index?: number,
+    /** What it bears at most while something of it is unknown. */
+    atMost: (side: Look) => number | undefined = () => undefined,
   ) => {
     const { value, missing, why, working } = look.attempt(compute);
-    links.push({ part, station, ratingA: value, source, missing, why, working, ...(index !== undefined && { index }) });
+    const most = value === undefined ? look.attempt(atMost).value : undefined;
+    links.push({
+      part,
+      station,
+      ratingA: value ?? most,
+      source,
+      missing,
+      why,
+      working,
+      ...(index !== undefined && { index }),
+    });
   };
   const several = (word: string, count: number, i: number) => (count > 1 ? `${word} ${i + 1}` : word);
   add('source outlet', 'source', 'its breaker and face', outletA);
@@ -60,7 +72,7 @@ export function linksAhead(look: Look): Link[] {
       i,
     );
   if (look.mayHave('inlet')) {
-    add('inlet', 'inlet', 'its marking', inletA);
+    add('inlet', 'inlet', 'its marking', inletA, undefined, inletAtMostA);
     for (let i = 0; i < look.stretches; i++)
       add(several('feeder', look.stretches, i), 'feeder', '240.4', (side) => {
         const { deviceA } = stretchAmpacity(side, i);

@@ -27,6 +27,11 @@ export function whyNotDecide(inspection: Inspection, evaluation: Evaluation, dec
     );
   if (isApproval(kind) || kind === 'passed-stations') {
     if (inForce(inspection.docket).length > 0) why.push('An order is in force; it is lifted first.');
+    const doubts = evaluation.contradictions.length;
+    if (doubts > 0)
+      why.push(
+        `${points(doubts, 'pair of records', 'pairs of records')} cannot both be true. Look at them again; no reason stands in their place.`,
+      );
     const left = open.filter(({ id }) => !conditional.has(id));
     if (left.length > 0)
       why.push(

@@ -1,1 +1,2 @@
 export * from './verdict';
+export * from './causes';

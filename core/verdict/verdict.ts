@@ -120,6 +120,11 @@ class Judged implements Outcome {
     return [...this.#by.working.unlooked];
   }
 
+  /** Facts that it rests on. */
+  get used(): readonly string[] {
+    return [...this.#by.working.used];
+  }
+
   get changedBy(): string | null {
     const { profile, rule } = this.#by;
     if (!profile) return null;
@@ -155,6 +160,9 @@ class Judged implements Outcome {
 /** Facts that an outcome looked at and that nobody has recorded: what may change it. None, of one that was read from a record. */
 export const unlookedBy = (outcome: Outcome): readonly string[] =>
   outcome instanceof Judged ? outcome.unlooked : NO_NEEDS;
+
+/** Facts that an outcome rests on, by their addresses. None, of one that was read from a record. */
+export const usedBy = (outcome: Outcome): readonly string[] => (outcome instanceof Judged ? outcome.used : NO_NEEDS);
 
 const NO_NEEDS: readonly string[] = [];
 const NO_OTHERS: readonly OtherPart[] = [];

@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { INLET_FACTS, inletA } from '../../electrical';
+import { INLET_FACTS, inletA, inletAtMostA } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -12,8 +12,12 @@ export default rule({
   check: (look) => {
     const rating = look.attempt(inletA);
     const breaker = look.attempt((side) => side.need('breaker.ratingA'));
-    look.requireAll(rating, breaker);
-    const [allowed, found] = [rating.value!, breaker.value!];
+    // Of stamp and face one alone may be enough to say no.
+    const most = rating.value ?? look.attempt(inletAtMostA).value;
+    if (most === undefined || breaker.value === undefined || breaker.value <= most) look.requireAll(rating, breaker);
+    look.adopt(rating);
+    look.adopt(breaker);
+    const [allowed, found] = [most!, breaker.value!];
     const detail = { found, allowed, unit: 'A' };
     return found <= allowed
       ? holds(`${allowed} A inlet, ${found} A breaker.`, detail)

@@ -82,3 +82,30 @@ ruleTable('inlet/not-indoors', {
 
 askedTable('inlet/box-bonded', 'inlet.boxBonded', ['no'], 'correction', { notApplicable: [CORDS_ONLY, BACKFED] });
 askedTable('inlet/one-inlet', 'inlet.another', ['yes'], 'hazard', { notApplicable: [CORDS_ONLY, BACKFED] });
+
+// The lesser of stamp and face, and of one alone enough to say no.
+ruleTable('inlet/breaker-not-above-inlet', {
+  holds: [{ 'inlet.ratingA': 50 }, { 'inlet.ratingA': 30, 'inlet.configuration': '14-50' }],
+  violation: [
+    [{ 'inlet.configuration': 'L14-20' }, { found: 30, allowed: 20 }],
+    [
+      { 'inlet.ratingA': 20, 'inlet.configuration': undefined },
+      { found: 30, allowed: 20 },
+    ],
+    [{ 'inlet.ratingA': undefined, 'inlet.configuration': 'L14-20' }, { allowed: 20 }],
+    [{ 'inlet.ratingA': 50, 'breaker.ratingA': 50 }, { allowed: 30 }],
+  ],
+  unproven: [
+    [{ 'inlet.configuration': undefined }, ['inlet.configuration']],
+    [{ 'inlet.ratingA': undefined }, ['inlet.ratingA']],
+  ],
+});
+ruleTable('inlet/rated-for-source-outlet', {
+  holds: [{ 'source.outletDevice': 'none', 'source.outletBreakerA': undefined }], // 29.2 A
+  violation: [
+    [{ 'inlet.configuration': 'L14-20' }, { found: 30, allowed: 20 }],
+    [{ 'inlet.ratingA': 20, 'inlet.configuration': undefined }, { allowed: 20 }],
+    [{ 'source.outletDevice': 'none', 'source.outletBreakerA': undefined, 'source.runningW': 8000 }, { found: 33.333 }],
+  ],
+  unproven: [[{ 'inlet.configuration': undefined }, ['inlet.configuration']]],
+});

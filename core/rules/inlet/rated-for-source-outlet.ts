@@ -1,5 +1,5 @@
 import { everyEdition } from '../../codebook';
-import { AHEAD_FACTS, INLET_FACTS, aheadOfInlet, inletA } from '../../electrical';
+import { AHEAD_FACTS, aheadOfInlet, INLET_FACTS, inletA, inletAtMostA } from '../../electrical';
 import { holds, rule, violation, without } from '../rule';
 
 export default rule({
@@ -12,8 +12,12 @@ export default rule({
   check: (look) => {
     const rating = look.attempt(inletA);
     const ahead = look.attempt(aheadOfInlet);
-    look.requireAll(rating, ahead);
-    const allowed = rating.value!;
+    // Of stamp and face one alone may be enough to say no.
+    const most = rating.value ?? look.attempt(inletAtMostA).value;
+    if (most === undefined || !ahead.value || ahead.value.flowsA <= most) look.requireAll(rating, ahead);
+    look.adopt(rating);
+    look.adopt(ahead);
+    const allowed = most!;
     const { flowsA, isDevice } = ahead.value!;
     const words = isDevice ? ahead.value!.words : `${flowsA} A from a source without an overcurrent device`;
     const detail = { found: flowsA, allowed, unit: 'A' };

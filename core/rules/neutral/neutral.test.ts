@@ -65,7 +65,7 @@ ruleTable('neutral/one-bond', {
   ],
   violation: [
     [{ 'neutral.otherBond': 'subpanel' }, { severity: 'correction' }],
-    { 'neutral.otherBond': 'inlet' },
+    [{ 'neutral.otherBond': 'inlet' }, { severity: 'hazard' }],
     jumper('load'),
     jumper('load', SWITCHED),
     jumper('source'), // a solid neutral is one neutral

@@ -13,6 +13,7 @@ export default [
     id: 'neutral/one-bond',
     holds: 'Beyond the service disconnect the house’s neutral is tied to ground nowhere.',
     severity: 'correction',
+    weighs: 'hazard at the inlet: the source’s neutral current has two ways from there',
     cites: secondBond,
     not: 'The bond of a derived source: neutral/matrix; and a panel behind a whole-house switch: transfer/panel-behind-is-subpanel.',
     right: { 'neutral.otherBond': ['none'] },
@@ -41,6 +42,8 @@ export default [
       return violation(
         'Neutral and ground meet again beyond the service; neutral current takes the ground along.',
         'Both sources off and proved dead: take the bonding screw or strap out there, and bring neutrals and grounds to separate bars.',
+        // From the inlet on the source's whole neutral current has two ways, as with a bonded source.
+        other === 'inlet' ? { severity: 'hazard' } : {},
       );
     },
   }),

@@ -1,0 +1,85 @@
+import {
+  NOT_SEEN,
+  catalogueKey,
+  factAt,
+  metaOf,
+  valueText,
+  withFact,
+  factLabel,
+  type Case,
+  type FactMeta,
+} from '../case';
+import { Look } from '../electrical';
+import type { Profile } from '../profile';
+import { RULES, type Rule } from '../rules';
+import { judge, usedBy, type Evaluation, type Outcome } from './verdict';
+
+/** Violations that one fact brings about: with another answer to it none of them stands. */
+export interface Cause {
+  /** Address of the fact; null where no fact alone brings the violation about. */
+  readonly fact: string | null;
+  /** The fact and its value, in words. */
+  readonly words: string | null;
+  /** Ids of the rules, the gravest first. */
+  readonly rules: readonly string[];
+}
+
+/** What a house is, rather than what is wrong with it: never called a cause. */
+const CONDITIONS: ReadonlySet<string> = new Set([
+  'transfer.kind', 'transfer.otherKind', 'transfer.location', 'source.kind', 'source.fuel', 'source.voltage', 'source.outlet',
+  'cord.part', 'feeder.stretches.method', 'feeder.stretches.place', 'loads.circuits.use', 'loads.circuits.volts', 'panel.existing',
+]); // prettier-ignore
+
+const RANK = { hazard: 0, correction: 1, advisory: 2 } as const;
+
+/** Other answers to a fact that are worth a try: every other plate; of an amount also its ends, half and double. */
+function otherAnswers({ kind, choices, min = 0, max = 0 }: FactMeta, value: unknown): readonly (string | number)[] {
+  if (kind !== 'amount') return choices.map((one) => one.value).filter((one) => one !== value);
+  const usual = choices.map((one) => Number(one.value));
+  const near = typeof value === 'number' ? [value / 2, value * 2] : [];
+  return [...new Set([...usual, ...near, min, max])].filter((one) => one !== value && one >= min && one <= max);
+}
+
+/** Facts each of which, answered otherwise, would end a violation. */
+function causesOfOne(c: Case, rule: Rule, outcome: Outcome, look: Look, profile: Profile | undefined): string[] {
+  return usedBy(outcome).filter((path) => {
+    const value = factAt(c, path);
+    if (CONDITIONS.has(catalogueKey(path)) || value === undefined || value === NOT_SEEN) return false;
+    return otherAnswers(metaOf(path), value).some(
+      (other) => judge(rule, look.of(withFact(c, path, other)), profile).outcome === 'holds',
+    );
+  });
+}
+
+/**
+ * The violations of an evaluation by what brings them about: those that one and the same fact explains stand together, the fact that
+ * explains most first. Every violation stands in exactly one group. `under` is what the evaluation was made under.
+ */
+export function causesOf(c: Case, evaluation: Evaluation, profile?: Profile): readonly Cause[] {
+  const look = new Look(c, evaluation.edition, profile?.numbers, profile?.readings);
+  const violated = evaluation.outcomes
+    .filter((one) => one.outcome === 'violation')
+    .sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+  const byFact = new Map<string, string[]>();
+  for (const outcome of violated) {
+    const rule = RULES.find(({ id }) => id === outcome.rule);
+    for (const fact of rule ? causesOfOne(c, rule, outcome, look, profile) : [])
+      byFact.set(fact, [...(byFact.get(fact) ?? []), outcome.rule]);
+  }
+  const left = new Set(violated.map((one) => one.rule));
+  const groups: Cause[] = [];
+  for (;;) {
+    let best: readonly [fact: string, rules: string[]] | undefined;
+    for (const [fact, rules] of byFact) {
+      const explained = rules.filter((rule) => left.has(rule));
+      if (explained.length > (best?.[1].length ?? 1)) best = [fact, explained];
+    }
+    if (!best) break;
+    const [fact, rules] = best;
+    groups.push({ fact, words: `${factLabel(fact)}: ${valueText(fact, factAt(c, fact))}`, rules });
+    for (const rule of rules) left.delete(rule);
+  }
+  const alone = [...left].map((rule) => ({ fact: null, words: null, rules: [rule] }));
+  const place = (one: Cause) => violated.findIndex(({ rule }) => rule === one.rules[0]);
+  return [...groups, ...alone].sort((a, b) => place(a) - place(b));
+}
