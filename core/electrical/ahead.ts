@@ -127,7 +127,10 @@ export function inletA(look: Look): number {
 /** The most that the inlet may turn out to bear, A, while only stamp or face is known; undefined while neither is. */
 export function inletAtMostA(look: Look): number | undefined {
   const face = look.known('inlet.configuration');
-  const known = [look.known('inlet.ratingA'), face && CONFIGURATIONS[face].ratingA].filter((one) => one !== undefined);
+  const known = [
+    look.known('inlet.ratingA'),
+    face && look.step(`The face ${face} bears`, CONFIGURATIONS[face].ratingA, 'A', FACES),
+  ].filter((one) => one !== undefined);
   return known.length > 0 ? Math.min(...known) : undefined;
 }
 export const INLET_FACTS = ['inlet.ratingA', 'inlet.configuration'] as const;

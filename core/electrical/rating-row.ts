@@ -12,6 +12,8 @@ export interface Link {
   readonly index?: number;
   /** What this part lets pass or bear, A; undefined where facts lack. */
   readonly ratingA?: number;
+  /** What it bears at most, A, while something of it is unknown. */
+  readonly atMostA?: number;
   readonly source: string;
   readonly missing: readonly string[];
   readonly why?: string;
@@ -39,15 +41,16 @@ export function linksAhead(look: Look): Link[] {
     atMost: (side: Look) => number | undefined = () => undefined,
   ) => {
     const { value, missing, why, working } = look.attempt(compute);
-    const most = value === undefined ? look.attempt(atMost).value : undefined;
+    const most = value === undefined ? look.attempt(atMost) : undefined;
     links.push({
       part,
       station,
-      ratingA: value ?? most,
+      ratingA: value,
+      ...(most?.value !== undefined && { atMostA: most.value }),
       source,
       missing,
       why,
-      working,
+      working: most?.value === undefined ? working : most.working,
       ...(index !== undefined && { index }),
     });
   };

@@ -18,10 +18,20 @@ export const BASES = names(join(folder, 'bases'));
 const parsed = (name: string): unknown => JSON.parse(readFileSync(join(folder, `${name}.json`), 'utf8'));
 const baseOf = (name: string): unknown => (BASES.includes(name) ? parsed(`bases/${name}`) : undefined);
 
-/** An example with what is expected of it. */
-export function exampleWith(name: string): { readonly case: Case; readonly base: string; readonly expect: Expected } {
+interface Whole {
+  readonly case: Case;
+  readonly base: string;
+  readonly expect: Expected;
+}
+const wholes = new Map<string, Whole>();
+
+/** An example with what is expected of it; each is read once. */
+export function exampleWith(name: string): Whole {
+  const known = wholes.get(name);
+  if (known) return known;
   const read = readExample(parsed(name), baseOf);
   if (!read.ok) throw new Error(`${name}: ${read.errors.join('\n')}`);
+  wholes.set(name, read);
   return read;
 }
 

@@ -27,7 +27,10 @@ export default rule({
     const breakerA = look.known('breaker.ratingA');
     // With a device of its own the source protects its outlet and cord, whatever stands behind them.
     const own = look.known('source.outletDevice') === 'own';
-    const links = linksAhead(look).filter(({ station }) => !own || (station !== 'source' && station !== 'cord'));
+    // What a part bears at most is enough to say no.
+    const links = linksAhead(look)
+      .filter(({ station }) => !own || (station !== 'source' && station !== 'cord'))
+      .map((link) => ({ ...link, ratingA: link.ratingA ?? link.atMostA }));
     for (const link of links) {
       if (link.ratingA === undefined) continue;
       look.adopt(link);

@@ -13,9 +13,10 @@ export default rule({
     const rating = look.attempt(inletA);
     const breaker = look.attempt((side) => side.need('breaker.ratingA'));
     // Of stamp and face one alone may be enough to say no.
-    const most = rating.value ?? look.attempt(inletAtMostA).value;
+    const atMost = look.attempt(inletAtMostA);
+    const most = rating.value ?? atMost.value;
     if (most === undefined || breaker.value === undefined || breaker.value <= most) look.requireAll(rating, breaker);
-    look.adopt(rating);
+    look.adopt(rating.value === undefined ? atMost : rating);
     look.adopt(breaker);
     const [allowed, found] = [most!, breaker.value!];
     const detail = { found, allowed, unit: 'A' };

@@ -13,9 +13,10 @@ export default rule({
     const rating = look.attempt(inletA);
     const ahead = look.attempt(aheadOfInlet);
     // Of stamp and face one alone may be enough to say no.
-    const most = rating.value ?? look.attempt(inletAtMostA).value;
+    const atMost = look.attempt(inletAtMostA);
+    const most = rating.value ?? atMost.value;
     if (most === undefined || !ahead.value || ahead.value.flowsA <= most) look.requireAll(rating, ahead);
-    look.adopt(rating);
+    look.adopt(rating.value === undefined ? atMost : rating);
     look.adopt(ahead);
     const allowed = most!;
     const { flowsA, isDevice } = ahead.value!;
