@@ -23,7 +23,7 @@ export function outletRunningW(look: Look): number {
   if (look.need('source.selector') === '120') return ratedW;
   const own = look.known('source.outletW');
   if (own !== undefined) return look.step('Watts of this receptacle, the maker’s figure', own, 'W', 'maker');
-  return look.step('Watts of one winding of two', ratedW / 2, 'W', `${ratedW} W ÷ 2`);
+  return look.step('Watts of one winding of two', rounded(ratedW / 2), 'W', `${ratedW} W ÷ 2`);
 }
 
 function computeContinuousW(look: Look): number {

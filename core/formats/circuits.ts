@@ -1,4 +1,4 @@
-import { parse, unparse } from 'papaparse';
+import Papa from 'papaparse';
 import {
   CATALOGUE,
   NOT_SEEN,
@@ -56,7 +56,7 @@ export const headOf = ({ meta }: CircuitColumn) => (meta.unit ? `${meta.label}, 
 /** The circuits of a house as CSV (RFC 4180) with a line of column names; no cell can be taken for a formula. */
 export function circuitsCsv(c: Case): string {
   const rows = circuitsOf(c).map((circuit) => CIRCUIT_COLUMNS.map((one) => cellText(one, circuit[one.key])));
-  return `${unparse([CIRCUIT_COLUMNS.map(headOf), ...rows], { escapeFormulae: true })}\r\n`;
+  return `${Papa.unparse([CIRCUIT_COLUMNS.map(headOf), ...rows], { escapeFormulae: true })}\r\n`;
 }
 
 const plain = (text: string) =>
@@ -84,7 +84,7 @@ export function readCell({ key, meta }: CircuitColumn, text: string): { value?: 
 
 /** Cells, line by line; by default with whatever separator a file has. */
 const linesOf = (text: string, delimiter = ''): string[][] =>
-  parse<string[]>(text.replace(/^\uFEFF/, '').replace(/[\r\n]+$/, ''), {
+  Papa.parse<string[]>(text.replace(/^\uFEFF/, '').replace(/[\r\n]+$/, ''), {
     skipEmptyLines: 'greedy',
     delimiter,
   }).data.map((cells) => cells.map((cell) => cell.replace(/^'(?=[=+\-@])/, '')));

@@ -36,8 +36,8 @@ export default rule({
       const plug = look.known(plugged) as ConfigurationName | undefined;
       if (receptacle === undefined) missing.add(ahead);
       if (plug === undefined) missing.add(plugged);
-      // An appliance’s cord may hang on any of the source’s 120 V receptacles.
-      const small = wired.value === false && ahead === 'source.outlet' && plug !== undefined && plugFits(plug, '5-20');
+      // An appliance’s cord may hang on any of the source’s 120 V receptacles; whether it is one may be unknown still.
+      const small = wired.value !== true && ahead === 'source.outlet' && plug !== undefined && plugFits(plug, '5-20');
       if (receptacle && plug && !small && !plugFits(plug, receptacle)) {
         const same = CONFIGURATIONS[plug].wires === CONFIGURATIONS[receptacle].wires;
         return violation(

@@ -11,8 +11,9 @@ export default rule({
   notApplicable: without('wired'),
   check: (look) => {
     look.needAll('panel.kind', 'panel.neutralsAndGrounds');
-    const separate = look.asks('panel.separateBuilding') && look.known('panel.separateBuilding') === 'yes';
-    return look.need('panel.kind') === 'subpanel' && look.need('panel.neutralsAndGrounds') === 'together' && !separate
+    const shared = look.need('panel.kind') === 'subpanel' && look.need('panel.neutralsAndGrounds') === 'together';
+    const separate = () => look.asks('panel.separateBuilding') && look.need('panel.separateBuilding') === 'yes';
+    return shared && !separate()
       ? violation(
           'Neutrals and grounds share a bar in a subpanel; neutral current runs on every ground.',
           'Both sources off and proved dead: take the bonding screw out, and land the grounds on a bar of their own.',

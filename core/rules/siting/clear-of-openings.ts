@@ -1,3 +1,4 @@
+import { cordAt } from '../../case';
 import { everyEdition } from '../../codebook';
 import { holds, rule, violation } from '../rule';
 import { noExhaust } from './exhaust';
@@ -15,12 +16,17 @@ export default rule({
   check: (look) => {
     const nearest = look.attempt((side) => side.need('siting.openingFt'));
     // An opening that a cord keeps ajar is one that exhaust may enter.
+    const ways = Array.from({ length: look.cords }, (_, i) =>
+      look.attempt((side) => side.asks(cordAt(i).run) && side.need(cordAt(i).run)),
+    );
     const ajar = look.attempt((side) =>
       side.asks('siting.cordOpeningFt') ? side.need('siting.cordOpeningFt') : Infinity,
     );
-    look.requireAll(nearest, ajar);
-    const distanceFt = Math.min(nearest.value!, ajar.value!);
     const leastFt = look.number('leastOpeningFt');
+    // Nothing that is still unknown makes a hazard better.
+    const tooNear = (nearest.value ?? Infinity) < leastFt;
+    look.requireAll(nearest, ...(tooNear ? [] : [ajar, ...ways]));
+    const distanceFt = tooNear ? nearest.value! : Math.min(nearest.value!, ajar.value!);
     const officeFt = look.number('advisedOpeningFt');
     const makerFt = look.known('siting.makerFt');
     const wantedFt =

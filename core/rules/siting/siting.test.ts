@@ -109,6 +109,13 @@ ruleTable('siting/clear-of-openings', {
       { severity: 'hazard', found: 4 },
     ],
     [{ ...AJAR, 'siting.cordOpeningFt': 30, 'siting.openingFt': 10 }, { found: 10 }],
+    [
+      { 'siting.openingFt': 4, 'cord[0].run': undefined },
+      { severity: 'hazard', found: 4 },
+    ],
   ],
-  unproven: [[AJAR, ['siting.cordOpeningFt']]],
+  unproven: [
+    [AJAR, ['siting.cordOpeningFt']],
+    [{ 'cord[0].run': undefined }, ['cord[0].run']],
+  ],
 });

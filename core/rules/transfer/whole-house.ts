@@ -6,7 +6,7 @@ import {
   tableAmpacityA,
   type Edition,
 } from '../../codebook';
-import { type Look, Missing, neutralSwitched, SWITCHED_FACTS } from '../../electrical';
+import { type Look, Missing } from '../../electrical';
 import { asked, firstOf, holds, onlyWith, rule, violation, type Rule } from '../rule';
 
 const wholeHouse = onlyWith('wholeHouse', 'only a whole-house switch carries the utility’s current');
@@ -108,7 +108,7 @@ export default [
     id: 'transfer/panel-behind-is-subpanel',
     holds: 'A panel that a whole-house switch feeds is a subpanel: its bond out, four wires to it.',
     severity: 'correction',
-    weighs: 'hazard where the source is bonded and its neutral is switched: two bonds then',
+    weighs: 'hazard unless the source floats or its neutral is not switched: two bonds otherwise',
     cites: {
       '2017': ['250.24(A)(5)', '250.142(B)', '408.40'],
       '2020': ['250.24(A)(5)', '250.142(B)', '408.40'],
@@ -117,7 +117,7 @@ export default [
     not: 'Collars at the meter, behind which the panel stays the service, and existing separate buildings (250.32(B)).',
     facts: [
       ...KIND, 'transfer.location', 'transfer.fourWire', 'panel.kind', 'panel.neutralsAndGrounds', 'panel.separateBuilding',
-      'source.neutralBond', ...SWITCHED_FACTS,
+      'source.neutralBond', 'neutral.switched',
     ], // prettier-ignore
     notApplicable: firstOf(wholeHouse, (look) =>
       look.need('transfer.location') === 'meter' ? 'at the meter itself it leaves the panel as it was' : undefined,
@@ -125,7 +125,8 @@ export default [
     check: (look) => {
       const bondIn = look.known('panel.kind') === 'service' || look.known('panel.neutralsAndGrounds') === 'together';
       if (bondIn && look.need('panel.separateBuilding') === 'no') {
-        const twice = look.known('source.neutralBond') === 'bonded' && look.attempt(neutralSwitched).value === true;
+        // Two bonds, unless one of them is known not to be.
+        const twice = look.known('source.neutralBond') !== 'floating' && look.known('neutral.switched') !== 'no';
         return violation(
           'A switch feeds this panel, and neutral and ground are still bonded in it.',
           'Both sources off and proved dead: take the main bonding jumper of the panel out, part neutrals and grounds, and run an equipment ground from the switch.',
@@ -133,12 +134,12 @@ export default [
         );
       }
       if (bondIn) return holds('An existing separate building, fed by three wires.');
-      if (look.known('transfer.fourWire') === 'no')
+      look.needAll('panel.kind', 'panel.neutralsAndGrounds', 'transfer.fourWire');
+      if (look.need('transfer.fourWire') === 'no')
         return violation(
           'Three wires go from the switch to the panel; neutral and ground share one.',
           'Run an equipment ground of its own from the switch to the panel.',
         );
-      look.needAll('panel.kind', 'panel.neutralsAndGrounds', 'transfer.fourWire');
       return holds('The panel behind the switch is a subpanel on four wires.');
     },
   }),
