@@ -73,6 +73,7 @@ function computeLegsTell(look: Look): LegsTell {
     );
   }
   const [a, b, across] = [legA!, legB!, over!];
+  const differV = look.step('The legs differ by', rounded(Math.abs(a - b)), 'V', `${a} V against ${b} V`);
   look.step('A leg counts as fed from', FED_V, 'V', 'guidance');
   if (a < FED_V || b < FED_V) {
     if (across < ACROSS_V) return 'leg-dead';
@@ -87,7 +88,6 @@ function computeLegsTell(look: Look): LegsTell {
   look.step('Two poles are told from one by', ACROSS_V, 'V', 'guidance');
   if (onePole) return across >= ACROSS_V ? 'two-poles-unsaid' : 'as-meant';
   if (across < ACROSS_V) return 'one-pole';
-  const differV = look.step('The legs differ by', rounded(Math.abs(a - b)), 'V', `${a} V against ${b} V`);
   const sums = Math.abs(a + b - across) <= (SUM_PERCENT / 100) * across;
   if (sums && differV > NO_CORD_V) return 'open-neutral';
   if (!sums && across >= THREE_PHASE_V[0] && across <= THREE_PHASE_V[1]) return 'three-phase';

@@ -220,7 +220,7 @@ describe('properties', () => {
         );
         expect(crooked).toEqual([]);
       }),
-      { numRuns: 300 },
+      { numRuns: 600 },
     );
   });
 

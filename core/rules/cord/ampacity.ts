@@ -52,7 +52,11 @@ export default rule({
           continue;
         }
       }
-      const better = cord.value.byFace ? undefined : smallestCordSize(look, look.peek(cordAt(i).wires) ?? '4', aheadA);
+      const adapter = look.peek(cordAt(i).part) === 'adapter-listed';
+      const better =
+        cord.value.byFace || adapter
+          ? undefined
+          : look.attempt((side) => smallestCordSize(side, side.peek(cordAt(i).wires) ?? '4', aheadA)).value;
       wrong.push({
         ...violation(
           `${cord.value.allowedA} A allowed by cord ${i + 1} (${cord.value.by}), ${words} ahead of it.`,
@@ -60,7 +64,9 @@ export default rule({
             ? `Use a cord of ${better} AWG or larger.`
             : cord.value.byFace
               ? `Use one whose ends bear ${aheadA} A, or an outlet with a smaller device.`
-              : 'No cord of the table carries this; use a smaller outlet.',
+              : adapter
+                ? `Use an adapter marked for ${aheadA} A or more, or an outlet with a smaller device.`
+                : 'No cord of the table carries this; use a smaller outlet.',
           {
             found: aheadA,
             allowed: cord.value.allowedA,

@@ -263,6 +263,14 @@ ruleTable('cord/ampacity', {
       ...at('cord[0]', { part: 'adapter-listed', markedA: 50, sourceEnd: '14-50', breakerA: 30, breakerPoles: '1' }),
     },
     { 'source.outletBreakerA': 50, ...at('cord[0]', { part: 'adapter-listed', markedA: 30, sourceEnd: '14-50' }) },
+    [
+      {
+        'source.outletBreakerA': 35,
+        'source.outlet': undefined,
+        ...at('cord[0]', { part: 'adapter-listed', markedA: 20 }),
+      },
+      { found: 35, allowed: 20, remedy: saying('adapter marked for 35 A') },
+    ],
     // nothing ahead of it: 7000 W ÷ 240 V is 29.2 A, and 115 % of it 33.5 A
     [{ ...NO_DEVICE }, { severity: 'correction', found: 33.542, allowed: 30 }],
     [

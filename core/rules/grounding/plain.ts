@@ -76,7 +76,7 @@ export default [
     not: 'Aluminum electrode conductors, and how it is protected on its way (250.64).',
     facts: [
       'transfer.kind', 'transfer.otherKind', ...SWITCHED_FACTS, 'grounding.derivedElectrode', 'grounding.electrodeAwg',
-      'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'cord.sizeAwg',
+      'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'cord.sizeAwg', 'inlet.builtIn',
     ], // prettier-ignore
     notApplicable: firstOf(without('wired'), derived, (look) =>
       look.need('grounding.derivedElectrode') === 'none' ? 'there is no grounding electrode conductor' : undefined,
@@ -84,7 +84,8 @@ export default [
     check: (look) => {
       // Of stretches of two metals the larger one may ask for less: the one that asks for most decides.
       const hot = look.attempt((side) => {
-        // Where there is no feeder the cord's conductors are the largest there are.
+        // Where there is no feeder the cord's conductors are the largest there are; an inlet built in has none.
+        if (side.asks('inlet.builtIn')) side.need('inlet.builtIn');
         const all =
           side.stretches > 0
             ? Array.from({ length: side.stretches }, (_, i) => side.attempt((one) => conductorOf(one, i)))
