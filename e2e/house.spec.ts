@@ -14,7 +14,7 @@ const FAULTY = (() => {
     (now, [key, value]) => (key === 'id' ? now : withFact(now, `cord[1].${key}`, value)),
     good,
   );
-  const faults = { 'cord[1].type': 'ST', 'breaker.ratingA': 50, 'labels.inletSign': 'none' };
+  const faults = { 'cord[1].type': 'ST', 'cord[1].indoors': 'no', 'breaker.ratingA': 50, 'labels.inletSign': 'none' };
   return Object.entries(faults).reduce((now, [path, value]) => withFact(now, path, value), twoCords);
 })();
 

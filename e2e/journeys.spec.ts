@@ -21,7 +21,7 @@ test(
     expect(walker.taps - recordedFacts(CASE_2).length).toBeLessThanOrEqual(STATIONS.length + 5);
     await walker.verdict('Corrections required');
     const weakest = page.getByTestId('finding-breaker/not-above-weakest-link').filter({ visible: true }).first();
-    await expect(weakest).toContainText('30 A allowed by the source outlet, 50 A found.');
+    await expect(weakest).toContainText('30 A allowed by the inlet, 50 A found.');
     await expect(weakest).toContainText('The largest breaker that may stay is 30 A');
     await weakest.getByRole('button').click();
     await expect(weakest).toContainText('rating row');

@@ -90,7 +90,7 @@ test('a violation stops the walk, is read, and gone on from; what was touched by
   await strip.touch(
     page.getByTestId('strip').locator('[aria-busy="false"]').getByRole('radio', { name: '50', exact: true }),
   );
-  await expect(page.getByTestId('strip')).toContainText('30 A allowed by the source outlet, 50 A found.');
+  await expect(page.getByTestId('strip')).toContainText('30 A allowed by the inlet, 50 A found.');
   await expect(page.getByTestId('part-breaker/face')).toHaveAttribute('aria-label', /violated/);
   await strip.touch(page.getByTestId('strip').getByRole('button', { name: 'Undo', exact: true }));
   await expect(page.getByTestId('part-breaker/face')).toHaveAttribute('aria-label', /30 A.*known/);

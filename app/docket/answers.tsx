@@ -27,13 +27,14 @@ const takeUp = (inspection: string, all: readonly Found[]): ChangeBody => ({
   ...violationOf(all as readonly [Found, ...Found[]]),
 });
 
-/** Findings by what brings them about, in the order of the causes; several of one cause together. */
+/** Findings by what brings them about, in the order of the causes; several of one cause together, and none left out. */
 function groupsOf(
   found: readonly Found[],
   causes: readonly Cause[],
 ): { words: string | null; all: readonly Found[] }[] {
-  const groups = causes.map(({ words, rules }) => ({ words, all: found.filter(({ rule }) => rules.includes(rule)) }));
-  return groups
+  const caused = causes.map(({ words, rules }) => ({ words, all: found.filter(({ rule }) => rules.includes(rule)) }));
+  const of = new Set(caused.flatMap(({ all }) => all));
+  return [...caused, ...found.filter((one) => !of.has(one)).map((one) => ({ words: null, all: [one] }))]
     .filter(({ all }) => all.length > 0)
     .map(({ words, all }) => ({ words: all.length > 1 ? words : null, all }));
 }
