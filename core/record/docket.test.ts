@@ -367,8 +367,19 @@ describe('what is due', () => {
     expect(lastSeen(again.case, facts)! > sent.decisions[0]!.at).toBe(true);
     const inlet = { rule: 'inlet/breaker-not-above-inlet', part: null };
     expect(factsToCorrect(sent.case, sent.docket.violations[0]!.findings)[0]).toBe('breaker.ratingA');
-    expect(factsToCorrect(sent.case, [inlet])[0]).toMatch(/^inlet\./);
-    expect(factsToCorrect(sent.case, [inlet])).toContain('breaker.ratingA');
+    // What is stamped on the inlet ends nothing, for its face bears no more; the breaker does.
+    expect(factsToCorrect(sent.case, [inlet])[0]).toBe('breaker.ratingA');
+    expect(factsToCorrect(sent.case, [inlet])).toContain('inlet.ratingA');
+    // Not what a cord is or where it is plugged in: what would end it, though another cord has the same fault.
+    const cord = Object.entries(GOOD.cord![0]!).filter(([key]) => key !== 'id');
+    const thin = {
+      ...Object.fromEntries(cord.map(([key, value]) => [`cord[1].${key}`, value])),
+      'cord[1].sizeAwg': '12',
+    };
+    const twoThin = caseWith({ 'cord[0].sizeAwg': '12', ...thin });
+    expect(factsToCorrect(twoThin, [{ rule: 'cord/ampacity', part: twoThin.cord![1]!.id! }])[0]).toBe(
+      'cord[1].sizeAwg',
+    );
   });
 });
 

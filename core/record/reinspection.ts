@@ -1,4 +1,7 @@
 import { catalogueKey, factAt, isKnown, isLocal, lastingPath, recordedAt, sheet, stationOf, type Case } from '../case';
+import { Look } from '../electrical';
+import { RULES } from '../rules';
+import { wouldEnd } from '../verdict';
 import { inForce, isOpen, visitAhead, visitUnderWay, type FindingRef } from './docket';
 import { particularOf, provenBy } from './findings';
 import { isApproval, stateOf, type ChangeBody, type Inspection } from './inspection';
@@ -20,13 +23,17 @@ function addressesOf(c: Case, keys: readonly string[], part: string | null): str
 export const factsToProve = (c: Case, rule: string, part: string | null = null): string[] =>
   addressesOf(c, provenBy(rule), part);
 
-/** The facts by which a violation is corrected: those that most of its findings hang on first, and of a finding those of its own station. */
+/** The facts by which a violation is corrected: those first that would end a finding if they were otherwise, then those that most of its findings hang on. */
 export function factsToCorrect(c: Case, findings: readonly FindingRef[]): string[] {
   const counts = new Map<string, number>();
+  const look = new Look(c);
   for (const { rule, part } of findings) {
     const own = factsToProve(c, rule, part);
-    for (const path of new Set([...own, ...addressesOf(c, particularOf(rule), part)]))
-      counts.set(path, (counts.get(path) ?? 0) + 1);
+    const judged = RULES.find(({ id }) => id === rule);
+    for (const path of new Set([...own, ...addressesOf(c, particularOf(rule), part)])) {
+      const ends = judged && !isLocal(path) && wouldEnd(look, c, judged, part, path);
+      counts.set(path, (counts.get(path) ?? 0) + (ends ? findings.length + 1 : 1));
+    }
   }
   return [...counts].sort(([, a], [, b]) => b - a).map(([path]) => path);
 }

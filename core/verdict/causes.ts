@@ -40,16 +40,23 @@ function otherAnswers({ kind, choices, min = 0, max = 0 }: FactMeta, value: unkn
   return [...new Set([...usual, ...near, min, max])].filter((one) => one !== value && one >= min && one <= max);
 }
 
-/** Facts each of which, answered otherwise, would end a violation. */
-function causesOfOne(c: Case, rule: Rule, outcome: Outcome, look: Look, profile: Profile | undefined): string[] {
-  return usedBy(outcome).filter((path) => {
-    const value = factAt(c, path);
-    if (CONDITIONS.has(catalogueKey(path)) || value === undefined || value === NOT_SEEN) return false;
-    return otherAnswers(metaOf(path), value).some(
-      (other) => judge(rule, look.of(withFact(c, path, other)), profile).outcome === 'holds',
-    );
-  });
+/** Whether a rule, judged anew, finds nothing any more: nothing at one part where one is named, else nothing at all. */
+const isEnded = ({ outcome, part, others }: Outcome, at: string | null): boolean =>
+  outcome === 'holds' ||
+  (outcome === 'violation' && at !== null && part !== at && others.every((other) => other.part !== at));
+
+/** Whether a violation, of one part where one is named, would end if a fact were answered otherwise. What a house is ends none. */
+export function wouldEnd(look: Look, c: Case, rule: Rule, at: string | null, path: string, profile?: Profile): boolean {
+  const value = factAt(c, path);
+  if (CONDITIONS.has(catalogueKey(path)) || value === undefined || value === NOT_SEEN) return false;
+  return otherAnswers(metaOf(path), value).some((other) =>
+    isEnded(judge(rule, look.of(withFact(c, path, other)), profile), at),
+  );
 }
+
+/** Facts each of which, answered otherwise, would end a violation. */
+const causesOfOne = (c: Case, rule: Rule, outcome: Outcome, look: Look, profile: Profile | undefined): string[] =>
+  usedBy(outcome).filter((path) => wouldEnd(look, c, rule, null, path, profile));
 
 /**
  * The violations of an evaluation by what brings them about: those that one and the same fact explains stand together, the fact that
