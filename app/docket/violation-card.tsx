@@ -111,7 +111,10 @@ function Facts({
 }) {
   const router = useRouter();
   const { id, case: c } = walk.inspection;
-  const paths = factsToCorrect(c, violation.findings);
+  // What would end it comes first, and stays in its place once it has ended it.
+  const [first] = useState(() => factsToCorrect(c, violation.findings));
+  const now = factsToCorrect(c, violation.findings);
+  const paths = [...new Set([...first.filter((path) => now.includes(path)), ...now])];
   return (
     <>
       {paths.slice(0, MOST_ASKED).map((path) => (
