@@ -49,11 +49,7 @@ test(
     await walker.press('button', 'Somebody at the door');
     await expect(page.getByText('Somebody at the door')).toBeVisible();
     await walker.begin('The owner');
-    const [first, second, weakest] = [1, 2, 3].map((n) => page.getByTestId(`violation-${n}`)) as [
-      Locator,
-      Locator,
-      Locator,
-    ];
+    const [first, second] = [1, 2].map((n) => page.getByTestId(`violation-${n}`)) as [Locator, Locator];
     await expect(first).toContainText('The first cord is 10 AWG now.');
     await walker.record('cord[0].sizeAwg', '10');
     await walker.seenAgain(first);
@@ -69,8 +65,6 @@ test(
     await second.getByRole('button', { name: 'Withdraw', exact: true }).click();
     await second.getByLabel('Why it is withdrawn').fill('The jacket was misread: it says 10/4.');
     await walker.press('button', 'Withdraw it');
-    await walker.seenAgain(weakest);
-    await weakest.getByRole('button', { name: 'Corrected, seen', exact: true }).click();
     await walker.sign('Approved');
     await expect(page.getByTestId('signed').first()).toContainText('Approved');
     await expect(page.getByText('Seal holds')).toHaveCount(3);
