@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { example } from '../core/test/examples';
@@ -138,6 +138,11 @@ test('an example whose base is not there, or that says what is no fact: exit 2 a
     code: 2,
     err: expect.stringContaining('base: there is no sound house "nowhere"') as string,
   });
+  mkdirSync(join(folder, 'bases'), { recursive: true });
+  file('bases/broken.json', '{ "format": ');
+  const broken = check(file('told.json', JSON.stringify({ ...told, base: 'broken' })));
+  expect(broken).toMatchObject({ code: 2, err: expect.stringContaining('told.json: base broken: ') as string });
+  expect(broken.err).not.toContain('    at ');
 });
 
 test('npm run examples writes them out whole, and each answers as it does by its sound house', () => {

@@ -76,10 +76,9 @@ function readFile(file: string): Read {
   return isExample(data) ? readExample(data, (name) => baseBeside(file, name)) : parseCase(text);
 }
 
-function baseBeside(file: string, name: string): unknown {
+function baseBeside(file: string, name: string): Read | undefined {
   const path = join(dirname(file), 'bases', `${name}.json`);
-  if (!existsSync(path)) return undefined;
-  return JSON.parse(textOf(path));
+  return existsSync(path) ? parseCase(textOf(path)) : undefined;
 }
 
 const checked = (file: string, read: Read, options: Options): Checked =>
@@ -89,7 +88,7 @@ function checkFile(file: string, options: Options): Checked {
   try {
     return checked(file, readFile(file), options);
   } catch (error) {
-    if (error instanceof Mistake) return { file, errors: [error.message.slice(file.length + 2)] };
+    if (error instanceof Mistake) return { file, errors: [error.message.replace(`${file}: `, '')] };
     throw error;
   }
 }

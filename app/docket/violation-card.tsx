@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { object, string } from 'yup';
 import { STATION_NAMES, factAt } from '@careful-latch/core/case';
@@ -112,8 +112,8 @@ function Facts({
   const router = useRouter();
   const { id, case: c } = walk.inspection;
   // What would end it comes first, and stays in its place once it has ended it.
-  const [first] = useState(() => factsToCorrect(c, violation.findings));
-  const now = factsToCorrect(c, violation.findings);
+  const now = useMemo(() => factsToCorrect(c, violation.findings), [c, violation.findings]);
+  const [first] = useState(now);
   const paths = [...new Set([...first.filter((path) => now.includes(path)), ...now])];
   return (
     <>

@@ -1,5 +1,6 @@
-import { HOWS, factLabel, valueText, type FactPath } from '../case';
+import { HOWS, circuitAt, factLabel, valueText, type FactPath, type ListPath } from '../case';
 import type { Look } from '../electrical';
+import { indexesTo } from '../loads';
 
 /** Facts that stand side by side and of which one must be wrong, as found at a house. */
 interface Doubt {
@@ -24,6 +25,16 @@ export interface Contradiction {
   readonly find: (look: Look) => Doubt | readonly Doubt[] | undefined;
 }
 
+/** Places of what is recorded of a list; `Look` counts one even where there is none yet. */
+export const recordedOf = (look: Look, list: ListPath): number[] =>
+  indexesTo(look.count(list)).filter((i) => look.idOf(list, i) !== undefined);
+
+/** A contradiction within one circuit, at each of them. */
+export const ofEachCircuit =
+  (find: (look: Look, at: ReturnType<typeof circuitAt>) => Doubt | undefined): Contradiction['find'] =>
+  (look) =>
+    recordedOf(look, 'loads.circuits').flatMap((i) => find(look, circuitAt(i)) ?? []);
+
 /** A contradiction that stands at a house. Plain data. */
 export interface Standing {
   readonly id: string;
@@ -43,10 +54,7 @@ function recordedWords(look: Look, path: FactPath): string {
 }
 
 export function standing(look: Look, { id, says, look: again, find }: Contradiction): readonly Standing[] {
-  const found = find(look);
-  const doubts: readonly Doubt[] =
-    found === undefined ? [] : Array.isArray(found) ? (found as Doubt[]) : [found as Doubt];
-  return doubts.map(({ facts, ends }) => ({
+  return [find(look) ?? []].flat().map(({ facts, ends }) => ({
     id,
     facts,
     unconfirmed: facts.filter((path) => look.recorded(path)?.how !== 'again'),

@@ -1,16 +1,12 @@
 import { circuitAt, traitOf, type FactPath } from '../case';
 import { OPEN_OHM } from '../codebook';
-import type { Look } from '../electrical';
-import { indexesTo, legSums, neutralGroups, plannedLoads } from '../loads';
-import type { Contradiction } from './contradiction';
+import { legSums, neutralGroups, plannedLoads } from '../loads';
+import { ofEachCircuit, recordedOf, type Contradiction } from './contradiction';
 
 /** What two readings of a meter may differ by though nothing makes them differ, V. */
 const METER_V = 2;
 /** Current below which a clamp shows none, A. */
 const NONE_A = 0.05;
-
-const circuits = (look: Look): number[] =>
-  indexesTo(look.circuits).filter((i) => look.idOf('loads.circuits', i) !== undefined);
 
 /** What is said of breaker, transfer equipment, neutral, loads, and what the function test reads. */
 export const INSIDE: readonly Contradiction[] = [
@@ -91,13 +87,11 @@ export const INSIDE: readonly Contradiction[] = [
     doubts: ['loads.circuits.use', 'transfer.backfeedsOutlet'],
     given: ['transfer.kind', 'loads.circuits.plan'],
     ends: 'loads.circuits.ownPlug',
-    find: (look) =>
-      circuits(look).flatMap((i) => {
-        const at = circuitAt(i);
-        return look.asks(at.ownPlug) && look.peek(at.plan) !== 'off' && look.peek(at.ownPlug) !== 'yes'
-          ? [{ facts: [at.use, 'transfer.backfeedsOutlet'], ends: at.ownPlug }]
-          : [];
-      }),
+    find: ofEachCircuit((look, at) =>
+      look.asks(at.ownPlug) && look.peek(at.plan) !== 'off' && look.peek(at.ownPlug) !== 'yes'
+        ? { facts: [at.use, 'transfer.backfeedsOutlet'], ends: at.ownPlug }
+        : undefined,
+    ),
   },
   {
     id: 'loads/start-not-above-running',
@@ -106,13 +100,11 @@ export const INSIDE: readonly Contradiction[] = [
     doubts: ['loads.circuits.startingW', 'loads.circuits.runningW'],
     given: ['loads.circuits.use', 'loads.circuits.plan'],
     ends: 'loads.circuits.softStart',
-    find: (look) =>
-      circuits(look).flatMap((i) => {
-        const at = circuitAt(i);
-        return look.asks(at.softStart) && look.peek(at.plan) !== 'off' && look.peek(at.softStart) !== 'yes'
-          ? [{ facts: [at.startingW, at.runningW], ends: at.softStart }]
-          : [];
-      }),
+    find: ofEachCircuit((look, at) =>
+      look.asks(at.softStart) && look.peek(at.plan) !== 'off' && look.peek(at.softStart) !== 'yes'
+        ? { facts: [at.startingW, at.runningW], ends: at.softStart }
+        : undefined,
+    ),
   },
   {
     id: 'loads/one-slot-twice',
@@ -120,7 +112,7 @@ export const INSIDE: readonly Contradiction[] = [
     look: 'Read the numbers beside the breakers again.',
     doubts: ['loads.circuits.slot', 'loads.circuits.volts'],
     find: (look) => {
-      const slots = circuits(look).flatMap((i) => {
+      const slots = recordedOf(look, 'loads.circuits').flatMap((i) => {
         const at = circuitAt(i);
         const slot = look.asks(at.slot) ? look.peek(at.slot) : undefined;
         return slot === undefined ? [] : [{ at, slot, two: look.peek(at.volts) === '240' }];
@@ -142,7 +134,7 @@ export const INSIDE: readonly Contradiction[] = [
     given: ['transfer.kind', 'loads.circuits.neutralGroup'],
     find: (look) => {
       if (traitOf(look.kind, 'handlePerPole') !== false) return undefined; // there the handles are the switch’s
-      const groups = look.attempt((side) => neutralGroups(side, circuits(side))).value ?? [];
+      const groups = look.attempt((side) => neutralGroups(side, recordedOf(side, 'loads.circuits'))).value ?? [];
       return groups.flatMap((group) => {
         const slots = group.map((i) => look.peek(circuitAt(i).slot));
         const tied = group.filter((i) => look.peek(circuitAt(i).paired) === 'yes');
@@ -159,13 +151,11 @@ export const INSIDE: readonly Contradiction[] = [
     says: 'A circuit of 120 V has one hot, and so one handle.',
     look: 'Follow its leads at the switch again.',
     doubts: ['loads.circuits.sourceLeg', 'loads.circuits.volts'],
-    find: (look) =>
-      circuits(look).flatMap((i) => {
-        const at = circuitAt(i);
-        return look.asks(at.sourceLeg) && look.peek(at.volts) === '120' && look.peek(at.sourceLeg) === 'both'
-          ? [{ facts: [at.sourceLeg, at.volts] }]
-          : [];
-      }),
+    find: ofEachCircuit((look, at) =>
+      look.asks(at.sourceLeg) && look.peek(at.volts) === '120' && look.peek(at.sourceLeg) === 'both'
+        ? { facts: [at.sourceLeg, at.volts] }
+        : undefined,
+    ),
   },
   {
     id: 'function/loaded-leg-reads-higher',

@@ -1,14 +1,10 @@
 import { BONDED_OHM, CONFIGURATIONS, FLOATING_OHM } from '../codebook';
 import { cordAt, stretchAt, type FactPath } from '../case';
 import type { Look } from '../electrical';
-import { indexesTo } from '../loads';
-import type { Contradiction } from './contradiction';
+import { recordedOf, type Contradiction } from './contradiction';
 
 /** Volts from hot to frame at or above which a running source has its neutral bonded, V. */
 const BONDED_RUNNING_V = 100;
-
-const known = (look: Look, list: 'cord' | 'feeder.stretches'): number[] =>
-  indexesTo(look.count(list)).filter((i) => look.idOf(list, i) !== undefined);
 
 /** What is said of source, siting, cord, inlet and feeder. */
 export const OUTSIDE: readonly Contradiction[] = [
@@ -119,7 +115,7 @@ export const OUTSIDE: readonly Contradiction[] = [
     doubts: ['source.connection', 'cord.sourceEnd'],
     find: (look) => {
       if (!look.asks('source.connection') || look.peek('source.connection') !== 'permanent') return undefined;
-      const plug = known(look, 'cord')
+      const plug = recordedOf(look, 'cord')
         .map((i) => cordAt(i).sourceEnd)
         .find((path) => look.peek(path) !== undefined);
       return plug && { facts: ['source.connection', plug] };
@@ -143,7 +139,7 @@ export const OUTSIDE: readonly Contradiction[] = [
     find: (look) => {
       if (!look.asks('siting.openingFt')) return undefined;
       const openingFt = look.peek('siting.openingFt');
-      const cords = known(look, 'cord');
+      const cords = recordedOf(look, 'cord');
       const lengths = cords.map((i) => look.peek(cordAt(i).lengthFt));
       if (openingFt === undefined || lengths.includes(undefined)) return undefined;
       const inside = cords.find((i) => ENTERS.includes(look.peek(cordAt(i).run)));
@@ -159,7 +155,7 @@ export const OUTSIDE: readonly Contradiction[] = [
     doubts: ['inlet.box', 'cord.run'],
     given: ['source.kind', 'siting.place'],
     find: (look) => {
-      const cords = known(look, 'cord');
+      const cords = recordedOf(look, 'cord');
       return look.asks('inlet.box') &&
         look.peek('inlet.box') === 'dry' &&
         look.peek('source.kind') === 'engine' &&
@@ -194,7 +190,7 @@ export const OUTSIDE: readonly Contradiction[] = [
     given: ['feeder.stretches.place'],
     ends: 'feeder.stretches.conditioned',
     find: (look) =>
-      known(look, 'feeder.stretches').flatMap((i) => {
+      recordedOf(look, 'feeder.stretches').flatMap((i) => {
         const at = stretchAt(i);
         if (!look.asks(at.conditioned) || !look.asks('source.airF') || look.peek(at.conditioned) === 'yes') return [];
         return [{ facts: [at.ambientF, 'source.airF'], ends: at.conditioned }];
@@ -206,7 +202,7 @@ export const OUTSIDE: readonly Contradiction[] = [
     look: 'Count them again where the raceway is open.',
     doubts: ['feeder.stretches.otherCarrying', 'feeder.stretches.othersInRaceway'],
     find: (look) =>
-      known(look, 'feeder.stretches').flatMap((i) => {
+      recordedOf(look, 'feeder.stretches').flatMap((i) => {
         const at = stretchAt(i);
         return look.asks(at.othersInRaceway) &&
           (look.peek(at.otherCarrying) ?? 0) > (look.peek(at.othersInRaceway) ?? Infinity)

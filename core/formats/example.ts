@@ -1,5 +1,5 @@
 import { array, mixed, object, string, ValidationError } from 'yup';
-import { factAt, quoted, readCase, withFact, withSound, type Case } from '../case';
+import { factAt, quoted, readCase, withFact, withSound, type Case, type Read } from '../case';
 import { RULES } from '../rules';
 import { VERDICT_WORDS, type Verdict } from '../verdict';
 
@@ -89,18 +89,17 @@ function without(c: Case, path: string): Case {
 
 /**
  * Reads an example as the whole case that it stands for: its base, what is otherwise there, and for facts that are younger than
- * the base the answer of a sound house. `baseOf` gives the parsed case file of a sound house by its name, undefined where there is none.
+ * the base the answer of a sound house. `baseOf` reads the case file of a sound house by its name, undefined where there is none.
  */
-export function readExample(data: unknown, baseOf: (name: string) => unknown): ReadExample {
+export function readExample(data: unknown, baseOf: (name: string) => Read | undefined): ReadExample {
   let example: Example;
   try {
     example = exampleSchema.validateSync(data, { strict: true, abortEarly: false }) as Example;
   } catch (error) {
     return { ok: false, errors: errorsOf(error) };
   }
-  const found = baseOf(example.base);
-  if (found === undefined) return { ok: false, errors: [`base: there is no sound house ${quoted(example.base)}`] };
-  const base = readCase(found);
+  const base = baseOf(example.base);
+  if (base === undefined) return { ok: false, errors: [`base: there is no sound house ${quoted(example.base)}`] };
   if (!base.ok) return { ok: false, errors: base.errors.map((error) => `base ${example.base}: ${error}`) };
   const gone = new Set(Object.keys(example.otherwise).filter((path) => example.otherwise[path] === null));
   const told = Object.entries(example.otherwise).reduce<Case>(

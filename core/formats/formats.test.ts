@@ -39,7 +39,7 @@ describe('examples', () => {
   const bases = Object.fromEntries(
     BASES.map((name) => [name, JSON.parse(readFileSync(`${folder}/bases/${name}.json`, 'utf8')) as unknown]),
   );
-  const baseOf = (name: string) => bases[name];
+  const baseOf = (name: string) => (name in bases ? readCase(bases[name]) : undefined);
   const EXAMPLE = {
     format: 'careful-latch/example',
     base: 'interlock',

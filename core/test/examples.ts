@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Case } from '../case';
+import { readCase, type Case } from '../case';
 import { readExample, type Expected } from '../formats';
 
 /** Where the examples are; programs of ours run in the project's folder, tests in one of its parts. */
@@ -16,7 +16,7 @@ export const EXAMPLES = names(folder);
 export const BASES = names(join(folder, 'bases'));
 
 const parsed = (name: string): unknown => JSON.parse(readFileSync(join(folder, `${name}.json`), 'utf8'));
-const baseOf = (name: string): unknown => (BASES.includes(name) ? parsed(`bases/${name}`) : undefined);
+const baseOf = (name: string) => (BASES.includes(name) ? readCase(parsed(`bases/${name}`)) : undefined);
 
 interface Whole {
   readonly case: Case;

@@ -2,7 +2,16 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
 import dayjs from 'dayjs';
-import { STATIONS, factAt, lastingPath, recordedFacts, stationOf, withFact, type Case } from '@careful-latch/core/case';
+import {
+  readCase,
+  STATIONS,
+  factAt,
+  lastingPath,
+  recordedFacts,
+  stationOf,
+  withFact,
+  type Case,
+} from '@careful-latch/core/case';
 import { readExample } from '@careful-latch/core/formats';
 import {
   applyChange,
@@ -40,7 +49,7 @@ const exampleFile = (name: string): unknown =>
 /** What a demo house is recorded as; undefined where nobody has been there yet. */
 export function factsOf(property: DemoProperty): Case | undefined {
   if (!property.from) return undefined;
-  const read = readExample(exampleFile(property.from), (base) => exampleFile(`bases/${base}`));
+  const read = readExample(exampleFile(property.from), (base) => readCase(exampleFile(`bases/${base}`)));
   if (!read.ok) throw new Error(`examples/${property.from}.json: ${read.errors.join(' ')}`);
   return Object.entries(property.facts ?? {}).reduce(
     (c, [path, value]) => withFact(c, path, value ?? undefined),

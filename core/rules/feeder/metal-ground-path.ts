@@ -1,8 +1,8 @@
 import { stretchAt } from '../../case';
 import { METHODS, everyEdition, type RacewaySize, type WiringMethod } from '../../codebook';
 import { LARGER_DEVICE_FACTS, largerDeviceA, type Look } from '../../electrical';
-import { firstOf, holds, rule, violation, withoutFeeder } from '../rule';
-import { stretchName, worstStretch } from './worst-stretch';
+import { holds, rule, violation } from '../rule';
+import { onlyWithStretch, stretchName, worstStretch } from './worst-stretch';
 
 /** Flexible metal may be the ground for so many feet along the whole path, and behind so many A by its trade size (250.118); in none larger. */
 const SHORT_FT = 6;
@@ -41,12 +41,7 @@ export default rule({
     'transfer.otherKind', ...LARGER_DEVICE_FACTS,
     ...['method', 'groundBy', 'fittings', 'lengthFt', 'place', 'racewayIn', 'flexes'].map((key) => `feeder.stretches.${key}`),
   ], // prettier-ignore
-  notApplicable: firstOf(withoutFeeder, (look) => {
-    const parts = Array.from({ length: look.stretches }, (_, i) => look.attempt((side) => metalPath(side, i)));
-    if (parts.some(({ value }) => value)) return undefined;
-    look.requireAll(...parts);
-    return 'a conductor is the equipment ground';
-  }),
+  notApplicable: onlyWithStretch((look, i) => metalPath(look, i) !== undefined, 'a conductor is the equipment ground'),
   check: (look) =>
     worstStretch(look, (side, index) => {
       const at = stretchAt(index);

@@ -1,7 +1,7 @@
 import { everyEdition } from '../../codebook';
 import { stretchAt } from '../../case';
-import { asked, firstOf, holds, rule, violation, withoutFeeder, type Rule } from '../rule';
-import { stretchName, worstStretch } from './worst-stretch';
+import { asked, holds, rule, violation, withoutFeeder, type Rule } from '../rule';
+import { onlyWithStretch, stretchName, worstStretch } from './worst-stretch';
 
 const notApplicable = withoutFeeder;
 
@@ -24,14 +24,10 @@ export default [
     holds: 'Aluminum lands on terminals that are marked for it.',
     severity: 'correction',
     cites: everyEdition('110.14(A)'),
-    notApplicable: firstOf(withoutFeeder, (look) => {
-      const metals = Array.from({ length: look.stretches }, (_, i) =>
-        look.attempt((side) => side.need(stretchAt(i).metal)),
-      );
-      if (metals.some(({ value }) => value === 'aluminum')) return undefined;
-      look.requireAll(...metals);
-      return 'all conductors are copper';
-    }),
+    notApplicable: onlyWithStretch(
+      (look, i) => look.need(stretchAt(i).metal) === 'aluminum',
+      'all conductors are copper',
+    ),
     also: ['transfer.kind', 'transfer.otherKind', 'inlet.builtIn', 'feeder.stretches.metal'],
     fact: 'feeder.terminalsAluminum',
     right: 'yes',
@@ -119,14 +115,7 @@ export default [
       'feeder.stretches.place',
       'feeder.stretches.wetRaceway',
     ],
-    notApplicable: firstOf(withoutFeeder, (look) => {
-      const methods = Array.from({ length: look.stretches }, (_, i) =>
-        look.attempt((side) => side.need(stretchAt(i).method)),
-      );
-      if (methods.some(({ value }) => value === 'NM-B')) return undefined;
-      look.requireAll(...methods);
-      return 'no stretch is of NM-B';
-    }),
+    notApplicable: onlyWithStretch((look, i) => look.need(stretchAt(i).method) === 'NM-B', 'no stretch is of NM-B'),
     check: (look) =>
       worstStretch(look, (side, index) => {
         const at = stretchAt(index);

@@ -1,6 +1,6 @@
 import { stretchAt } from '../../case';
 import { lacking, type Attempt, type Look } from '../../electrical';
-import type { Finding } from '../rule';
+import { firstOf, withoutFeeder, type Finding } from '../rule';
 
 /** A stretch's finding, and what ranks it: the stretch with the least is the worst. */
 export interface Judged {
@@ -40,3 +40,12 @@ export function stretchName(look: Look, index: number): string {
   const place = look.known(stretchAt(index).place);
   return `stretch ${index + 1}${place ? `, ${place}` : ''}`;
 }
+
+/** A rule for feeders of which some stretch is so; ends with `Missing` where a stretch that nobody looked at may be. */
+export const onlyWithStretch = (isSo: (look: Look, index: number) => boolean, otherwise: string) =>
+  firstOf(withoutFeeder, (look) => {
+    const stretches = Array.from({ length: look.stretches }, (_, i) => look.attempt((side) => isSo(side, i)));
+    if (stretches.some(({ value }) => value)) return undefined;
+    look.requireAll(...stretches);
+    return otherwise;
+  });

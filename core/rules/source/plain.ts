@@ -1,15 +1,17 @@
 import { everyEdition } from '../../codebook';
 import { asked, firstOf, without, type Rule } from '../rule';
 
+/** A rule for a power station that feeds a house. */
+const onlyStation = (otherwise: string) =>
+  firstOf(without('wired'), (look) => (look.need('source.kind') === 'power-station' ? undefined : otherwise));
+
 export default [
   asked({
     id: 'source/not-charged-from-itself',
     holds: 'A power station is not charged from a circuit that it feeds.',
     severity: 'correction',
     cites: everyEdition('702.5', '110.3(B)'),
-    notApplicable: firstOf(without('wired'), (look) =>
-      look.need('source.kind') === 'power-station' ? undefined : 'an engine charges from nothing',
-    ),
+    notApplicable: onlyStation('an engine charges from nothing'),
     also: ['transfer.kind', 'transfer.otherKind', 'source.kind'],
     fact: 'source.chargedFromItself',
     right: 'no',
@@ -22,9 +24,7 @@ export default [
     holds: 'A power station takes no utility power while it feeds the house.',
     severity: 'hazard',
     cites: everyEdition('702.5', '110.3(B)'),
-    notApplicable: firstOf(without('wired'), (look) =>
-      look.need('source.kind') === 'power-station' ? undefined : 'an engine takes nothing from the utility',
-    ),
+    notApplicable: onlyStation('an engine takes nothing from the utility'),
     also: ['transfer.kind', 'transfer.otherKind', 'source.kind'],
     fact: 'source.chargesWhileFeeding',
     right: 'no',
