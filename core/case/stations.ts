@@ -2,7 +2,7 @@ import { CATALOGUE, catalogueKey, isLocal, metaOf } from './catalogue';
 import type { Choice } from './fact';
 import type { Case } from './schema';
 import { traitOf } from './traits';
-import { LIST_PATHS, factAt, type FactPath, type ListPath } from './path';
+import { LIST_PATHS, factAt, perPath, type FactPath, type ListPath } from './path';
 
 /** Stations in the order in which the current flows. */
 export const STATIONS = [
@@ -30,10 +30,13 @@ export function isStation(text: unknown): text is Station {
   return (STATIONS as readonly unknown[]).includes(text);
 }
 
+/** The first key of an address. */
+const headOf = perPath((path) => path.split(/[.[]/, 1)[0]!);
+
 /** Station at which a fact is entered; the office's own items are asked at the panel. */
 export function stationOf(path: string): Station {
   if (isLocal(path)) return 'panel';
-  const station = path.split(/[.[]/, 1)[0];
+  const station = headOf(path);
   if (!isStation(station)) throw new Error(`no station has ${path}`);
   return station;
 }
@@ -95,7 +98,7 @@ const THERE: Readonly<Partial<Record<string, (c: Case) => boolean>>> = {
 
 /** Whether a station is there to be looked at; of a list, whether it has entries that may not be recorded yet. */
 export const isThere = (c: Case, pathOrStation: string): boolean =>
-  THERE[pathOrStation.split(/[.[]/, 1)[0]!]?.(c) ?? true;
+  THERE[headOf(pathOrStation)]?.(c) ?? true;
 
 /** Whether a fact is asked for in this case. */
 export function isAsked(c: Case, path: string): boolean {

@@ -69,8 +69,8 @@ export class Working {
   private readonly notes: Note[] = [];
   /** Facts that were looked at and that nobody has recorded. */
   readonly unlooked = new Set<string>();
-  /** Facts that were looked at and that contradict others. */
-  readonly doubted = new Set<string>();
+  /** The first fact that was looked at and that contradicts another. */
+  doubted: string | undefined;
 
   constructor(
     private readonly edition: Edition,
@@ -84,7 +84,7 @@ export class Working {
   /** What another looked at in vain or in doubt, this one did too. */
   addUnlooked({ unlooked, doubted }: Working): void {
     for (const path of unlooked) this.unlooked.add(path);
-    for (const path of doubted) this.doubted.add(path);
+    this.doubted ??= doubted;
   }
 
   /** Addresses of the facts that were used. */
@@ -186,7 +186,7 @@ export class Look {
   peek<P extends FactPath>(path: P): FactValue<P> | undefined {
     const value = this.read(path);
     if (value === undefined) this.working.unlooked.add(path);
-    else if (this.shared.inDoubt.size > 0 && this.shared.inDoubt.has(path)) this.working.doubted.add(path);
+    else if (this.shared.inDoubt.size > 0 && this.shared.inDoubt.has(path)) this.working.doubted ??= path;
     return value === undefined || value === NOT_SEEN ? undefined : (value as FactValue<P>);
   }
 

@@ -199,8 +199,8 @@ const asRule = (one: Standing): Rule =>
 
 /** Ends with `Missing` where something was looked at that contradicts another record. */
 function requireUndoubted({ working }: Look, standing: readonly Standing[]): void {
-  if (working.doubted.size === 0) return;
-  const one = standing.find(({ facts }) => facts.some((path) => working.doubted.has(path)));
+  const { doubted } = working;
+  const one = doubted && standing.find(({ facts }) => facts.includes(doubted));
   if (one) throw new Missing(endsBy(one), one.sentence);
 }
 
