@@ -97,8 +97,7 @@ const THERE: Readonly<Partial<Record<string, (c: Case) => boolean>>> = {
 };
 
 /** Whether a station is there to be looked at; of a list, whether it has entries that may not be recorded yet. */
-export const isThere = (c: Case, pathOrStation: string): boolean =>
-  THERE[headOf(pathOrStation)]?.(c) ?? true;
+export const isThere = (c: Case, pathOrStation: string): boolean => THERE[headOf(pathOrStation)]?.(c) ?? true;
 
 /** Whether a fact is asked for in this case. */
 export function isAsked(c: Case, path: string): boolean {
