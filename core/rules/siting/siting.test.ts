@@ -116,6 +116,7 @@ ruleTable('siting/clear-of-openings', {
   ],
   unproven: [
     [AJAR, ['siting.cordOpeningFt']],
+    [{ ...AJAR, 'siting.openingFt': 5 }, ['siting.cordOpeningFt']], // not yet a hazard: the other opening may be one
     [{ 'cord[0].run': undefined }, ['cord[0].run']],
   ],
 });
