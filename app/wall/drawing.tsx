@@ -8,6 +8,7 @@ import { useMechanism } from '../drawn/mechanism';
 import { PanelHandles } from '../drawn/panel';
 import { Row } from '../drawn/row';
 import { Behind, SCENES } from '../drawn/scenes';
+import { WhichPanel } from '../drawn/which-panel';
 import { SitingDrawn, SitingTargets } from '../drawn/siting';
 import { sitingPlan } from '../drawn/siting-plan';
 import { Sheet, type Seen } from '../drawn/spot';
@@ -92,6 +93,7 @@ export function Drawing({
           <Behind scene={scene} site={c} />
         </Sheet>
       )}
+      {station === 'panel' && <WhichPanel site={c} />}
       {station === 'neutral' && <Currents site={c} />}
       {station === 'transfer' && <Pole site={c} />}
       {tags.length > 0 && <Tags parts={tags} onTouch={acts.touch} />}

@@ -24,6 +24,8 @@ interface Traits {
   readonly onPanel: boolean;
   /** Circuits were taken off the house's panel and put on it. */
   readonly movedCircuits: boolean;
+  /** It is a panel of its own, with bars of its own; the house's panel feeds it, and the source never reaches that one. */
+  readonly ownPanel: boolean;
   /** Those circuits are spliced to its leads. */
   readonly splicedIn: boolean;
   /** It has a handle for each pole of each circuit, so that a circuit takes a leg of the source by its handle. */
@@ -51,6 +53,7 @@ const NOTHING: Traits = {
   backfedBreaker: false,
   onPanel: false,
   movedCircuits: false,
+  ownPanel: false,
   splicedIn: false,
   handlePerPole: false,
   singleCircuit: false,
@@ -73,7 +76,7 @@ const TRAITS: Readonly<Partial<Record<string, Traits>>> = {
     wholeBusOnSource: true,
   },
   'load-side-switch': { ...EQUIPMENT, movedCircuits: true, splicedIn: true, handlePerPole: true, ownSpace: true },
-  'transfer-panel': { ...EQUIPMENT, backfedBreaker: true, movedCircuits: true, ownSpace: true },
+  'transfer-panel': { ...EQUIPMENT, backfedBreaker: true, movedCircuits: true, ownPanel: true, ownSpace: true },
   'whole-house-manual': { ...EQUIPMENT, wholeHouse: true, feedsHouseBus: true, wholeBusOnSource: true, ownSpace: true },
   'whole-house-automatic': { ...EQUIPMENT, wholeHouse: true, automatic: true, feedsHouseBus: true, ownSpace: true },
   'single-circuit-switch': { ...EQUIPMENT, bothLegs: false, movedCircuits: true, splicedIn: true, singleCircuit: true },

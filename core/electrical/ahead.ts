@@ -1,4 +1,4 @@
-import { cordAt, type FactPath } from '../case';
+import { circuitAt, cordAt, type FactPath } from '../case';
 import { CONFIGURATIONS, everyEdition, type ConfigurationName } from '../codebook';
 import { rounded, type Look } from './look';
 import { FEED_FACTS, OUTLET_W_FACTS, feedV, outletRunningW } from './source';
@@ -102,6 +102,25 @@ function computeAheadOfInlet(look: Look): Ahead {
   const own = adapterAhead(look, last);
   return own && own.ampsA < before.ampsA ? own : before;
 }
+
+/** Whether the switch has no breaker for a circuit on it. */
+export const isUnfused = (look: Look, index: number): boolean => look.known(circuitAt(index).unfused) === 'yes';
+
+/** What opens a circuit on the transfer equipment: its breaker there; behind an unfused switch what stands ahead of the inlet. Throws `Missing` where facts lack. */
+export function aheadOfMoved(look: Look, index: number): Ahead {
+  const at = circuitAt(index);
+  if (isUnfused(look, index)) {
+    const ahead = aheadOfInlet(look);
+    return { ...ahead, words: `an unfused switch and ${ahead.words}` };
+  }
+  const ampsA = look.need(at.switchBreakerA);
+  return { ampsA, flowsA: ampsA, words: `${ampsA} A in the switch`, isDevice: true };
+}
+export const AHEAD_OF_MOVED_FACTS = [
+  'loads.circuits.switchBreakerA',
+  'loads.circuits.unfused',
+  ...AHEAD_FACTS,
+] as const;
 
 const FACES = everyEdition('110.3(B)', '210.21(B)', '406.7');
 

@@ -451,7 +451,7 @@ const space = of(
 );
 const bars = of(
   ['panel.kind', 'panel.neutralsAndGrounds', 'panel.mainBondingJumper'],
-  glance('What is this panel, and where do neutrals and grounds land?', [
+  glance('What is the house’s panel, and where do its neutrals and grounds land?', [
     reading('Service, one bar, bonded', {
       'panel.kind': 'service',
       'panel.neutralsAndGrounds': 'together',
@@ -467,7 +467,7 @@ const bars = of(
 );
 const bus = of(
   ['panel.busA', 'panel.mainA', 'panel.mains', 'panel.mainHeld'],
-  glance('What do bus and main say?', [
+  glance('What do bus and main of the house’s panel say?', [
     ...[
       [200, 200],
       [100, 100],
@@ -566,7 +566,7 @@ const preset = of(
 /** Whether circuits are moved to the transfer equipment; else they stay on the panel's own breakers. */
 const onSwitch = (c: Case, entry = 'loads.circuits[0]') => isAsked(c, `${entry}.moved`);
 const handle = of(
-  ['moved', 'switchBreakerA', 'sizeAwg', 'metal', 'sourceLeg'].map((key) => `loads.circuits.${key}`),
+  ['moved', 'switchBreakerA', 'unfused', 'sizeAwg', 'metal', 'sourceLeg'].map((key) => `loads.circuits.${key}`),
   glance('Its handle on the switch, the wire behind it, and its leg of the source?', (c, _usual, entry) => {
     if (!onSwitch(c, entry)) return [];
     const two = entry !== undefined && factAt(c, `${entry}.volts`) === '240';
@@ -577,14 +577,22 @@ const handle = of(
         ['15', '14'],
         ['30', '10'],
         ['15', '12'],
+        ...(traitOf(c.transfer?.kind, 'splicedIn')
+          ? ([
+              [undefined, '12'],
+              [undefined, '14'],
+            ] as const)
+          : []),
       ] as const
     ).flatMap(([amps, size]) =>
       legs.map((leg) =>
         reading(
-          `${amps} A, ${size} AWG copper${leg === undefined ? '' : leg === 'both' ? ', on both legs' : `, leg ${leg}`}`,
+          `${amps === undefined ? 'No breaker in it' : `${amps} A`}, ${size} AWG copper${leg === undefined ? '' : leg === 'both' ? ', on both legs' : `, leg ${leg}`}`,
           {
             'loads.circuits.moved': 'yes',
-            'loads.circuits.switchBreakerA': Number(amps),
+            ...(amps === undefined
+              ? { 'loads.circuits.unfused': 'yes' }
+              : { 'loads.circuits.switchBreakerA': Number(amps) }),
             'loads.circuits.sizeAwg': size,
             'loads.circuits.metal': 'copper',
             ...(leg !== undefined && { 'loads.circuits.sourceLeg': leg }),

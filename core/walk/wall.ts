@@ -132,6 +132,7 @@ export const PARTS: readonly Part[] = [
         'transfer',
         'listedForPanel',
         'leadsLanded',
+        'barsApart',
         'gfciAfciKept',
         'neutralOnGfciBreaker',
         'serviceEquipment',
@@ -151,8 +152,8 @@ export const PARTS: readonly Part[] = [
   part('grounding/electrode', 'Electrode', of('grounding', 'rodEarthOhm'), seen(G.electrode)),
 
   part('panel/space', 'Working space', of('panel', 'existing'), seen(G.space)),
-  part('panel/bus', 'Bus and main', of('panel', 'mainOffV'), seen(G.bus)),
-  part('panel/bars', 'Bars', of('panel', 'separateBuilding'), seen(G.bars)),
+  part('panel/bus', 'House’s bus and main', of('panel', 'mainOffV'), seen(G.bus)),
+  part('panel/bars', 'House’s bars', of('panel', 'separateBuilding'), seen(G.bars)),
   part('panel/sources', 'Other sources', of('panel', 'otherSources', 'otherLands', 'otherHeld')),
   part('panel/directory', 'Directory', of('panel', 'directoryTrue')),
   part(

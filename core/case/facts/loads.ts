@@ -127,8 +127,13 @@ const circuit = {
     'Breaker of the switch for it',
     'read it on the transfer switch or panel',
     [15, 20, 30],
-    withMovedCircuits,
+    (circuit, site) => withMovedCircuits(circuit, site) && circuit.unfused !== 'yes',
   ),
+  unfused: yesNo({
+    label: 'An unfused switch: no breaker in it',
+    ask: 'look: neither breaker nor fuse at its handle; only what stands ahead of the inlet opens',
+    when: (circuit, site) => withTrait('splicedIn')(circuit, site) && circuit.switchBreakerA === undefined,
+  }),
   paired: yesNo({
     label: 'Its handles are tied',
     ask: 'try one handle: the other of its pair must come along, off and on',

@@ -18,7 +18,7 @@ export const panel = station({
       'split-bus': 'Split bus',
       'two-feeds': 'Two feeds or meters on one bus',
     },
-    { label: 'Mains of this panel', ask: 'with what one handle off is the whole bus dead: look, then meter' },
+    { label: 'Mains of the house’s panel', ask: 'with what one handle off is the whole bus dead: look, then meter' },
   ),
   otherSources: choice(
     {
@@ -133,11 +133,11 @@ export const panel = station({
   }),
   kind: choice(
     { service: 'Service equipment', subpanel: 'Subpanel' },
-    { label: 'This panel is', ask: 'find the service disconnect: is it in here' },
+    { label: 'The house’s panel is', ask: 'find the service disconnect: is it in here' },
   ),
   neutralsAndGrounds: choice(
     { together: 'On one bar', apart: 'Apart, neutral insulated' },
-    { label: 'Neutrals and grounds', ask: 'look at the bars and for the bonding screw' },
+    { label: 'Neutrals and grounds in the house’s panel', ask: 'look at its bars and for the bonding screw' },
   ),
   separateBuilding: yesNo({
     label: 'An existing separate building, fed by three wires',
@@ -173,6 +173,6 @@ export const panel = station({
     label: 'Grounding electrode conductor at the service',
     ask: 'follow it from the neutral bar of the service to rod, pipe or footing',
   }),
-  busA: device('Bus rating', 'read the panel label', [200, 100, 125, 150, 225]),
-  mainA: device('Main or feeding breaker', 'read its handle', [200, 100, 125, 150, 60]),
+  busA: device('Bus of the house’s panel', 'read the panel label', [200, 100, 125, 150, 225]),
+  mainA: device('Main of the house’s panel, or what feeds it', 'read its handle', [200, 100, 125, 150, 60]),
 });

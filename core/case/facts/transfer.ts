@@ -192,6 +192,12 @@ export const transfer = station({
     ask: 'compare each moved circuit with what it had before',
     when: withMovedCircuits,
   }),
+  barsApart: yesNo({
+    label: 'Neutrals and grounds apart in the transfer panel',
+    ask: 'cover of the transfer panel off, both sources off: its neutral bar insulated, no bonding screw or strap, grounds on a bar of their own',
+    sound: 'yes',
+    when: withTrait('ownPanel'),
+  }),
   leadsLanded: yesNo({
     label: 'Lettered leads landed in pairs',
     ask: 'follow each pair: line lead to the breaker, load lead to the circuit',

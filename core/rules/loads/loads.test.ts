@@ -260,6 +260,7 @@ ruleTable('loads/switch-circuit-limit', {
   holds: [
     [moved({}), { found: 20, allowed: 30 }],
     moved({ switchBreakerA: 30 }),
+    [moved({ switchBreakerA: undefined, unfused: 'yes' }), { found: 30 }], // what stands ahead of the inlet
     [moved({ moved: 'no', switchBreakerA: 50 }), { found: 0 }],
   ],
   violation: [

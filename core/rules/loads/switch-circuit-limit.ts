@@ -1,5 +1,6 @@
 import { circuitAt } from '../../case';
 import { everyEdition } from '../../codebook';
+import { AHEAD_OF_MOVED_FACTS, aheadOfMoved } from '../../electrical';
 import { circuitName } from '../../loads';
 import { firstViolation, holds, onlyWith, rule, violation } from '../rule';
 
@@ -13,7 +14,7 @@ export default rule({
     'transfer.otherKind',
     'transfer.circuitLimitA',
     'loads.circuits.moved',
-    'loads.circuits.switchBreakerA',
+    ...AHEAD_OF_MOVED_FACTS,
   ],
   notApplicable: onlyWith('handlePerPole', 'only a load-side switch limits each circuit'),
   check: (look) => {
@@ -21,7 +22,7 @@ export default rule({
     let largestA = 0;
     const wrong = firstViolation(look, 'loads.circuits', (side, i) => {
       if (side.need(circuitAt(i).moved) === 'no') return undefined;
-      const found = side.need(circuitAt(i).switchBreakerA);
+      const found = aheadOfMoved(side, i).ampsA;
       largestA = Math.max(largestA, found);
       return found > limitA
         ? violation(

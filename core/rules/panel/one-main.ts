@@ -18,7 +18,7 @@ export default rule({
   check: (look) => {
     const mains = look.need('panel.mains');
     if (mains === 'one') return holds('One main.');
-    if (look.has('movedCircuits') && look.has('backfedBreaker'))
+    if (look.has('ownPanel'))
       return holds('Several mains, but the source feeds a panel of its own: what was moved to it is switched at once.');
     if (look.has('wholeHouse') && mains !== 'two-feeds')
       return holds('Several mains, but the switch stands ahead of them all: everything is switched at once.');

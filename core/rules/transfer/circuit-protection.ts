@@ -1,13 +1,13 @@
 import { circuitAt } from '../../case';
 import { everyEdition, standardDeviceAtOrAboveA, tableAmpacityA } from '../../codebook';
-import { rounded, type Look } from '../../electrical';
+import { AHEAD_OF_MOVED_FACTS, aheadOfMoved, isUnfused, rounded, type Look } from '../../electrical';
 import { branchLimit, circuitName, sizedByNameplate } from '../../loads';
 import { firstViolation, holds, rule, violation, whereCircuitsMove, type Finding } from '../rule';
 
 const LARGEST = everyEdition('430.52', '430.22');
 
 /** A motor’s device and wire by its amperes, an air conditioner’s as marked; undefined where they hold. Throws `Missing` where facts lack. */
-function byNameplate(look: Look, index: number, deviceA: number): Finding | undefined {
+function byNameplate(look: Look, index: number, deviceA: number, fit: string): Finding | undefined {
   const at = circuitAt(index);
   const name = circuitName(look, index);
   const size = look.need(at.sizeAwg);
@@ -30,7 +30,7 @@ function byNameplate(look: Look, index: number, deviceA: number): Finding | unde
   const device = (allowed: number) =>
     violation(
       `${deviceA} A ahead of ${name}; its nameplate allows ${allowed} A.`,
-      `Fit a device of ${allowed} A or less for this circuit in the switch.`,
+      `${fit} ${allowed} A or less for this circuit.`,
       {
         found: deviceA,
         allowed,
@@ -59,27 +59,32 @@ function byNameplate(look: Look, index: number, deviceA: number): Finding | unde
 
 export default rule({
   id: 'transfer/circuit-protection',
-  holds: 'The switch’s own breaker for each moved circuit protects that circuit’s conductors.',
+  holds:
+    'What opens each moved circuit, its breaker in the switch or behind an unfused one what stands ahead, protects that circuit’s conductors.',
   severity: 'correction',
   cites: everyEdition('240.4', '240.4(D)', '240.4(G)', '422.11(E)', '430.52', '430.22', '440.22'),
   not: 'The circuits that stay in the panel; and single appliances that heat, whose nameplate allows no more than 240.4(D).',
   facts: [
     'transfer.kind', 'transfer.otherKind',
-    ...['moved', 'sizeAwg', 'metal', 'switchBreakerA', 'use', 'byNameplate', 'motorA', 'tripsOnSmaller', 'markedCircuitA', 'markedDeviceA'].map((key) => `loads.circuits.${key}`),
+    ...['moved', 'sizeAwg', 'metal', 'use', 'byNameplate', 'motorA', 'tripsOnSmaller', 'markedCircuitA', 'markedDeviceA'].map((key) => `loads.circuits.${key}`),
+    ...AHEAD_OF_MOVED_FACTS,
   ], // prettier-ignore
   notApplicable: whereCircuitsMove,
   check: (look) =>
     firstViolation(look, 'loads.circuits', (side, i) => {
       if (side.need(circuitAt(i).moved) === 'no') return undefined;
-      side.needAll(circuitAt(i).sizeAwg, circuitAt(i).metal, circuitAt(i).switchBreakerA);
+      const ahead = side.attempt((one) => aheadOfMoved(one, i));
+      const wire = side.attempt((one) => one.needAll(circuitAt(i).sizeAwg, circuitAt(i).metal));
+      side.requireAll(wire, ahead);
       const size = side.need(circuitAt(i).sizeAwg);
-      const deviceA = side.need(circuitAt(i).switchBreakerA);
+      const { ampsA: deviceA, words } = ahead.value!;
+      const fit = isUnfused(side, i) ? 'Fit a switch with a breaker of' : 'Fit in the switch a device of';
       const limitA = branchLimit(side, i);
-      if (deviceA > limitA && sizedByNameplate(side, i)) return byNameplate(side, i, deviceA);
+      if (deviceA > limitA && sizedByNameplate(side, i)) return byNameplate(side, i, deviceA, fit);
       return deviceA > limitA
         ? violation(
-            `${deviceA} A ahead of ${size} AWG (${circuitName(look, i)}); ${limitA} A allowed.`,
-            `Fit a device of ${limitA} A or less for this circuit in the switch.`,
+            `${size} AWG (${circuitName(look, i)}) behind ${words}; ${limitA} A allowed.`,
+            `${fit} ${limitA} A or less for this circuit.`,
             { found: deviceA, allowed: limitA, unit: 'A' },
           )
         : undefined;

@@ -57,6 +57,20 @@ export default [
     remedy: 'Put the protection back at the new breaker or at the first outlet.',
   }),
   asked({
+    id: 'transfer/own-bars-apart',
+    holds: 'In a transfer panel, which the house’s panel feeds, neutrals and grounds are apart.',
+    severity: 'correction',
+    cites: everyEdition('408.40', '250.142(B)'),
+    not: 'The house’s own panel: panel/neutrals-and-grounds.',
+    notApplicable: onlyWith('ownPanel', 'it is no panel of its own'),
+    fact: 'transfer.barsApart',
+    right: 'yes',
+    good: 'They are apart.',
+    bad: 'Neutrals and grounds share a bar in the transfer panel; neutral current runs on every ground.',
+    remedy:
+      'Both sources off and proved dead: take its bonding screw or strap out, and land the grounds on a bar of their own.',
+  }),
+  asked({
     id: 'transfer/neutral-of-circuit-traced',
     holds: 'Hot and neutral of the circuit both go through the switch: load to load lead, line to line lead.',
     severity: 'correction',

@@ -69,6 +69,10 @@ askedTable('transfer/gfci-afci-kept', 'transfer.gfciAfciKept', ['no'], 'correcti
   base: { ...SWITCH, 'transfer.gfciAfciKept': 'yes' },
   notApplicable: [{}, AUTOMATIC],
 });
+askedTable('transfer/own-bars-apart', 'transfer.barsApart', ['no'], 'correction', {
+  base: { 'transfer.kind': 'transfer-panel', 'transfer.barsApart': 'yes' },
+  notApplicable: [{}, SWITCH, AUTOMATIC],
+});
 askedTable('transfer/neutral-of-circuit-traced', 'transfer.neutralTraced', ['no'], 'correction', {
   base: { ...SINGLE, 'transfer.neutralTraced': 'yes' },
   notApplicable: [{}, SWITCH],
@@ -217,6 +221,7 @@ const moved = (facts: Readonly<Record<string, unknown>>, more: Facts = {}): Fact
   'loads.circuits[1].moved': 'no',
   ...more,
 });
+const UNFUSED = { switchBreakerA: undefined, unfused: 'yes' };
 const pump = (facts: Readonly<Record<string, unknown>>): Facts =>
   moved({ sizeAwg: '12', use: 'well-pump', byNameplate: 'yes', motorA: 10, tripsOnSmaller: 'no', ...facts });
 const conditioner = (facts: Readonly<Record<string, unknown>>): Facts =>
@@ -245,10 +250,21 @@ ruleTable('transfer/circuit-protection', {
     moved({ sizeAwg: '10', metal: 'aluminum', switchBreakerA: 25 }),
     { ...moved({}), 'transfer.kind': 'transfer-panel' },
     moved({ moved: 'no', sizeAwg: undefined }),
+    moved({ ...UNFUSED, sizeAwg: '10' }), // 30 A at the outlet
+    moved({ ...UNFUSED, sizeAwg: '12' }, { 'source.outletBreakerA': 20 }),
   ],
   violation: [
     [moved({ sizeAwg: '14' }), { severity: 'correction', found: 20, allowed: 15, reason: saying('Refrigerator') }],
     [moved({ sizeAwg: '8', switchBreakerA: 50 }), { allowed: 40 }],
+    [
+      moved({ ...UNFUSED, sizeAwg: '12' }),
+      {
+        found: 30,
+        allowed: 20,
+        reason: saying('unfused switch and 30 A outlet breaker'),
+        remedy: saying('Fit a switch with a breaker of 20 A'),
+      },
+    ],
     [moved({ sizeAwg: '6', switchBreakerA: 70 }), { allowed: 60 }],
     [moved({ sizeAwg: '10', metal: 'aluminum', switchBreakerA: 30 }), { allowed: 25 }],
     [moved({ sizeAwg: '12', switchBreakerA: 30, use: 'well-pump', byNameplate: 'no' }), { allowed: 20 }],
@@ -263,6 +279,8 @@ ruleTable('transfer/circuit-protection', {
     [pump({ motorA: 16.1, switchBreakerA: 40 }), { found: 20, allowed: 20.125 }],
   ],
   unproven: [
+    [moved(UNFUSED, { 'source.outletBreakerA': undefined }), ['source.outletBreakerA']],
+    [moved({ ...UNFUSED, unfused: 'no' }), ['loads.circuits[0].switchBreakerA']],
     [
       moved({ sizeAwg: undefined, switchBreakerA: undefined }),
       ['loads.circuits[0].sizeAwg', 'loads.circuits[0].switchBreakerA'],
