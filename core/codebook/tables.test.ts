@@ -247,6 +247,10 @@ describe('raceways', () => {
     expect(fillShare(2, true)).toBe(0.6);
     // from 0.8 of one on it is counted whole
     expect([likeConductors(0.79, 1), likeConductors(0.8, 1), likeConductors(4.79, 1)]).toEqual([0, 1, 4]);
+    expect([likeConductors(1.58, 2), likeConductors(1.6, 2)]).toEqual([0, 1]);
+    expect([racewayAreaIn2('LFMC', '3/8'), racewayAreaIn2('LFNC-B', '3/8'), racewayAreaIn2('FMC', '3/8')]).toEqual([
+      0.192, 0.192, 0.116,
+    ]);
     expect([racewayAreaIn2('FMC', '3/8'), racewayAreaIn2('EMT', '3/8')]).toEqual([0.116, 0]);
     expect(smallestRaceway('EMT', 4, 0.1216)).toBe('1/2');
     expect(smallestRaceway('EMT', 4, 0.1217)).toBe('3/4');
@@ -294,9 +298,10 @@ test('dwelling services, copper/aluminum, and grounding electrode conductors by 
     dwellingServiceSize(201, 'copper'),
     dwellingServiceSize(60, 'copper'), // below 100 A the ampacity table
     dwellingServiceSize(400, 'copper', 2), // two sets of 200 A
+    dwellingServiceSize(401, 'copper'),
     dwellingServiceSize(425, 'copper'), // above 400 A the ampacity table: none
     dwellingServiceSize(420, 'copper'),
-  ]).toEqual(['3', '4/0', '3/0', '6', '3/0', undefined, '600']);
+  ]).toEqual(['3', '4/0', '3/0', '6', '3/0', '600', undefined, '600']);
   expect(
     ELECTRODE_CONDUCTOR.rows.map(([copper, aluminum, electrode]) => `${copper}|${aluminum} ${electrode}`).join(' · '),
   ).toBe('2|1/0 8 · 1/0|3/0 6 · 3/0|4/0 4 · 4/0|4/0 2');

@@ -132,7 +132,8 @@ const circuit = {
   unfused: yesNo({
     label: 'An unfused switch: no breaker in it',
     ask: 'look: neither breaker nor fuse at its handle; only what stands ahead of the inlet opens',
-    when: (circuit, site) => withTrait('splicedIn')(circuit, site) && circuit.switchBreakerA === undefined,
+    when: (circuit, site) =>
+      withTrait('splicedIn')(circuit, site) && (circuit.switchBreakerA === undefined || circuit.unfused === 'yes'),
   }),
   paired: yesNo({
     label: 'Its handles are tied',

@@ -28,6 +28,7 @@ ruleTable('breaker/not-above-weakest-link', {
       { severity: 'hazard' },
     ],
     [{ 'breaker.ratingA': 50, 'source.outletDevice': undefined }, { severity: 'hazard' }],
+    [{ 'breaker.ratingA': 50, 'feeder.stretches[0].sizeAwg': undefined }, { severity: 'hazard' }], // what nobody has seen may be weaker
     [{ 'breaker.ratingA': 50, 'source.outletBreakerA': 50 }, { severity: 'hazard' }],
     // the lesser of stamp and face
     [

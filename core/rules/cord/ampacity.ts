@@ -122,8 +122,8 @@ function borne(look: Look, index: number, aheadA: number): Borne {
   const by = size === undefined || look.peek(at.part) === 'adapter-listed' ? 'its marking' : `${size} AWG`;
   // Behind a breaker of its own the far end of an adapter sees that one.
   const ownA = adapterAhead(look, index)?.ampsA;
-  const [near, far] = ends.value ?? [];
-  if (near !== undefined && far !== undefined && near !== far) {
+  if (ends.value && ends.value[0] !== ends.value[1]) {
+    const far = ends.value[1];
     const bearsA = faceBearsA(far, Math.min(aheadA, ownA ?? Infinity));
     if (bearsA < Math.min(ampacity.value ?? Infinity, ownA ?? Infinity) && bearsA < aheadA)
       return { allowedA: look.step(`${far}, its far end`, bearsA, 'A', FACE_CITES), by: far, byFace: true };

@@ -313,3 +313,41 @@ ruleTable('cord/ends-mate', {
   ],
   unproven: [[{ ...BESIDE, 'cord[1].daisyChained': undefined }, ['cord[1].daisyChained']]],
 });
+
+/** Without a device the nameplate current counts: 7200 W of 240 V are 30 A, and 115 % of it 34.5 A. */
+const THIRTY_AMPERE: Facts = { ...NO_DEVICE, 'source.runningW': 7200 };
+const TWENTY_EIGHT: Facts = { ...NO_DEVICE, 'source.runningW': 6720 };
+ruleTable('cord/ampacity', {
+  holds: [
+    // the tightest of several is the one that is told
+    [secondCord({ 'cord[0].sizeAwg': '8', 'source.outletBreakerA': 20 }), { found: 20, allowed: 30 }],
+    // its conductors bear 55 A; the far end bears the 30 A ahead of it, no less
+    [
+      { 'cord[0].sizeAwg': '6', 'cord[0].sourceEnd': '14-50' },
+      { found: 30, allowed: 55 },
+    ],
+    // a 15 A face may stand behind the adapter's own 20 A
+    at('cord[0]', { part: 'adapter-listed', markedA: 30, inletEnd: '5-15', breakerA: 20, breakerPoles: '2' }),
+  ],
+  violation: [
+    [THIRTY_AMPERE, { severity: 'correction', found: 34.5, allowed: 30 }],
+    // of two the graver speaks, wherever it hangs
+    [
+      secondCord({ ...TWENTY_EIGHT, 'cord[1].sizeAwg': '12' }),
+      { severity: 'hazard', reason: saying('cord 2 (12 AWG)') },
+    ],
+    [
+      secondCord({ ...TWENTY_EIGHT, 'cord[0].sizeAwg': '12' }),
+      { severity: 'hazard', reason: saying('cord 1 (12 AWG)') },
+    ],
+    [
+      at('cord[0]', { part: 'adapter-listed', markedA: 20 }),
+      { reason: saying('cord 1 (its marking)'), remedy: saying('an adapter marked for 30 A') },
+    ],
+    [
+      { 'cord[0].sizeAwg': '6', 'cord[0].sourceEnd': '14-50', 'source.outletBreakerA': 50 },
+      { remedy: saying('ends bear 50 A') },
+    ],
+  ],
+  unproven: [],
+});

@@ -743,3 +743,83 @@ test('in 2017 nobody’s name makes a smaller ground enough', () => {
     'holds',
   ]);
 });
+
+ruleTable('feeder/equipment-ground-size', {
+  holds: [
+    // large enough already: nobody need be named
+    [
+      { ...stretch(0, { sizeAwg: '6', groundAwg: '6' }), 'feeder.groundDesigned': 'yes' },
+      { reason: saying('6 AWG needed') },
+    ],
+  ],
+  violation: [],
+  unproven: [],
+});
+ruleTable('feeder/metal-ground-path', {
+  holds: [],
+  violation: [
+    ...(
+      [
+        ['FMC', '3/8', 20],
+        ['FMC', '1/2', 20],
+        ['FMC', '1', 20],
+        ['FMC', '1-1/4', 20],
+        ['LFMC', '3/8', 20],
+        ['LFMC', '1', 60],
+        ['LFMC', '1-1/4', 60],
+      ] as const
+    ).map(([kind, racewayIn, amps]): Row => [
+      { ...metal(kind, { lengthFt: 6, racewayIn }), ...devices(amps + 0.5) },
+      { reason: saying(`behind ${amps} A`) },
+    ]),
+    // what arcs is told before what is too long
+    [
+      {
+        ...metal('FMC', { lengthFt: 7, racewayIn: '1/2' }),
+        ...stretch(1, { method: 'EMT', groundBy: 'raceway', fittings: 'no', place: 'indoors' }),
+        ...devices(20),
+      },
+      { reason: saying('turns by hand') },
+    ],
+  ],
+  unproven: [],
+});
+ruleTable('feeder/neutral-full-size-when-bridged', {
+  holds: [{ ...BRIDGED, ...stretch(0, { sizeAwg: '12', neutralAwg: '12' }) }], // both too small: feeder/ampacity's
+  violation: [
+    [
+      {
+        ...BRIDGED,
+        'source.outletPoles': '2',
+        ...two(stretch(0, { sizeAwg: '4', neutralAwg: '8' }), { sizeAwg: '10', neutralAwg: '12' }),
+      },
+      { reason: saying('stretch 1') },
+    ],
+  ],
+  unproven: [],
+});
+const LIKE = 'Like conductors that go in';
+ruleTable('feeder/raceway-fill', {
+  holds: [
+    // six of 8 AWG, all alike, go into ¾ in EMT (note 7), whether one of them is the ground or the metal is
+    [pipe('EMT', '3/4', '8', 2), { found: 0.22, allowed: 0.213, ...step(LIKE, 6) }],
+    [
+      {
+        ...pipe('EMT', '3/4', '8', 3),
+        'feeder.stretches[0].groundBy': 'raceway',
+        'feeder.stretches[0].groundAwg': undefined,
+      },
+      { found: 0.22, ...step(LIKE, 6) },
+    ],
+    { ...pipe('PVC', '3/4', '6'), ...stretch(0, { sizeAwg: '6', neutralAwg: '6', groundAwg: '6' }) }, // to the last thousandth
+    [
+      pipe('EMT', '1/2', '10'),
+      { working: expect.not.arrayContaining([expect.objectContaining({ label: LIKE })]) as never },
+    ],
+  ],
+  violation: [
+    { ...pipe('EMT', '3/4', '8', 2), 'feeder.stretches[0].neutralAwg': '6' },
+    { ...pipe('EMT', '3/4', '8', 2), 'feeder.stretches[0].groundAwg': '6' },
+  ],
+  unproven: [],
+});

@@ -154,3 +154,17 @@ test('a cord-connected source needs no electrode of its own where the office rea
   const outcome = (facts: Facts) => underReadings('grounding/electrode-for-derived', facts, reading).outcome;
   expect([outcome(none), outcome({ ...none, 'source.connection': 'permanent' })]).toEqual(['holds', 'violation']);
 });
+
+// An inlet built in has no feeder: the cord's conductors are the largest there are, and an adapter has none.
+const BUILT_IN: Facts = { 'inlet.builtIn': 'yes', feeder: undefined } as Facts;
+ruleTable('grounding/electrode-conductor-size', {
+  holds: [
+    [derived({ ...BUILT_IN }), { allowed: '8' }],
+    derived({
+      ...BUILT_IN,
+      ...at('cord[1]', { part: 'adapter-listed', sourceEnd: 'L14-30', inletEnd: 'L14-30', markedA: 30 }),
+    }),
+  ],
+  violation: [[derived({ ...BUILT_IN, 'grounding.electrodeAwg': '10' }), { allowed: '8' }]],
+  unproven: [[derived({ ...BUILT_IN, 'cord[0].sizeAwg': undefined }), ['cord[0].sizeAwg']]],
+});

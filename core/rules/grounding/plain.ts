@@ -99,12 +99,12 @@ export default [
             'Neither cord nor feeder: have the size worked out by a licensed person.',
           );
         return all
-          .map(({ value }, i) => {
+          .map(({ value }) => {
             const { metal, size } = value!;
             const table = electrodeConductorSize(metal, size);
             if (!table)
               throw new Missing(
-                [side.stretches > 0 ? stretchAt(i).sizeAwg : cordAt(i).sizeAwg],
+                ['grounding.electrodeAwg'],
                 'No row of the table serves this conductor; have the size worked out by a licensed person.',
               );
             return { metal, size, table };

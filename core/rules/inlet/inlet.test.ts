@@ -109,3 +109,19 @@ ruleTable('inlet/rated-for-source-outlet', {
   ],
   unproven: [[{ 'inlet.configuration': undefined }, ['inlet.configuration']]],
 });
+
+/** What is known of stamp and face alone is enough to say no, and stands in the working. */
+const FACE_ALONE: Facts = { 'inlet.ratingA': undefined, 'inlet.configuration': 'L14-20' };
+const by = (label: string) => ({
+  working: expect.arrayContaining([expect.objectContaining({ label })]) as never,
+});
+ruleTable('inlet/rated-for-source-outlet', {
+  holds: [],
+  violation: [[FACE_ALONE, { found: 30, allowed: 20, ...by('The face L14-20 bears') }]],
+  unproven: [],
+});
+ruleTable('inlet/breaker-not-above-inlet', {
+  holds: [],
+  violation: [[FACE_ALONE, { found: 30, allowed: 20, ...by('The face L14-20 bears') }]],
+  unproven: [],
+});

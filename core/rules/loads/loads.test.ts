@@ -553,3 +553,62 @@ ruleTable('loads/within-weakest-device', {
   ],
   unproven: [[{ ...TWO_CORDS, 'loads.circuits[1].cord': undefined }, ['loads.circuits[1].cord']]],
 });
+
+ruleTable('loads/shared-neutral-on-two-legs', {
+  holds: [{ ...HANDLES, 'loads.circuits[1].moved': 'no' }], // one stays in the panel: their slots tell
+  violation: [
+    [
+      { ...SHARED, 'loads.circuits[0].toPartnerV': 240, 'loads.circuits[1].toPartnerV': 0 },
+      { reason: saying('0 V between') },
+    ],
+  ],
+  unproven: [],
+});
+const IN_TURN = { 'loads.circuits[0].plan': 'in-turn', 'loads.circuits[0].startingW': 5600 };
+ruleTable('loads/starting-surge', {
+  holds: [],
+  violation: [
+    // one load alone that takes its turn is on with the others
+    [legs(500, 500, { ...SIX_KW, ...BRIDGED, ...IN_TURN }), { found: 6100, allowed: 6000 }],
+    // the hardest moment is the largest sum of what runs and what starts, whichever turn comes first
+    [
+      {
+        ...legs(500, 500, { ...SIX_KW, ...BRIDGED, ...IN_TURN }),
+        ...third({ plan: 'in-turn', runningW: 5400, startingW: 5800 }),
+      },
+      { found: 6300 },
+    ],
+  ],
+  unproven: [],
+});
+ruleTable('loads/within-weakest-device', {
+  holds: [
+    // a thin cord carries what hangs on it, and nothing of what hangs beside
+    [
+      { ...TWO_CORDS, 'loads.circuits[1].runningW': 500, 'cord[1].sizeAwg': '14' },
+      { found: 20.833, allowed: 30 },
+    ],
+    [
+      { ...TWO_CORDS, 'loads.circuits[0].runningW': 500, 'cord[0].sizeAwg': '14' },
+      { found: 20.833, allowed: 30 },
+    ],
+  ],
+  violation: [
+    // a cord that another hangs on carries what hangs on both
+    [
+      {
+        ...TWO_CORDS,
+        'cord[1].daisyChained': 'yes',
+        ...legs(2000, 2000),
+        'loads.circuits[0].slot': undefined,
+        'loads.circuits[1].slot': undefined,
+      },
+      { found: 33.333, allowed: 30 },
+    ],
+    [
+      { ...TWO_CORDS, 'cord[1].daisyChained': 'yes', 'loads.circuits[0].runningW': 0, 'cord[0].sizeAwg': '14' },
+      { found: 20.833, allowed: 18 },
+    ],
+  ],
+  unproven: [],
+});

@@ -64,11 +64,11 @@ export default rule({
       return planned.value!.map(({ index }) => side.need(circuitAt(index).cord) - 1);
     });
     lacking([...links, hangsOn]);
-    // Cords that hang beside each other carry what hangs on each; all others carry everything.
+    // Cords that hang beside each other carry what hangs on each, and on what hangs on it; all others carry everything.
     const ways: readonly Way[] = hangsOn.value
       ? indexesTo(look.cords).map((i) => ({
-          loads: planned.value!.filter((_, one) => hangsOn.value![one] === i),
-          links: links.filter(({ station, index }) => station !== 'cord' || wayOf(look, i).includes(index!)),
+          loads: planned.value!.filter((_, one) => wayOf(look, hangsOn.value![one]!).includes(i)),
+          links: links.filter(({ station, index }) => station !== 'cord' || index === i),
         }))
       : [{ loads: planned.value!, links }];
     const legs: (Leg | undefined)[] = feed.value === '120/240' && !onePole.value && !beside ? ['A', 'B'] : [undefined];

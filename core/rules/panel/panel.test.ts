@@ -31,13 +31,23 @@ ruleTable('panel/working-space', {
   notApplicable: [CORDS_ONLY],
 });
 
+const BEHIND_SWITCH: Facts = {
+  'transfer.kind': 'whole-house-manual',
+  'transfer.location': 'behind',
+  'panel.kind': 'subpanel',
+  'panel.neutralsAndGrounds': 'together',
+};
 ruleTable('panel/neutrals-and-grounds', {
   holds: [
     {},
     { 'panel.kind': 'subpanel', 'panel.neutralsAndGrounds': 'apart' },
     { 'panel.neutralsAndGrounds': 'apart' },
+    { ...BEHIND_SWITCH, 'panel.separateBuilding': 'yes' },
   ],
-  violation: [[{ 'panel.kind': 'subpanel' }, { severity: 'correction' }]],
+  violation: [
+    [{ 'panel.kind': 'subpanel' }, { severity: 'correction' }],
+    { ...BEHIND_SWITCH, 'panel.separateBuilding': 'no' },
+  ],
   unproven: [
     [{ 'panel.kind': undefined, 'panel.neutralsAndGrounds': undefined }, ['panel.kind', 'panel.neutralsAndGrounds']],
   ],

@@ -245,6 +245,7 @@ ruleTable('transfer/circuit-protection', {
     conditioner({ switchBreakerA: 35, sizeAwg: '8', markedCircuitA: 40, markedDeviceA: 50 }),
     // a pump of 10 A: 250 % is 25 A, 400 % is 40 A, 125 % is 12.5 A
     pump({ switchBreakerA: 25 }),
+    pump({ motorA: 16, switchBreakerA: 40 }), // 125 % of it is what 12 AWG carries
     pump({ switchBreakerA: 40, tripsOnSmaller: 'yes' }),
     pump({ switchBreakerA: 30, motorA: 10.1, tripsOnSmaller: 'no' }), // 25.25 A: the next is 30 A
     moved({ sizeAwg: '10', metal: 'aluminum', switchBreakerA: 25 }),
@@ -381,6 +382,7 @@ ruleTable('transfer/panel-splice-fill', {
   unproven: [
     [SWITCH, ['transfer.conductorFillPercent', 'transfer.spliceFillPercent']],
     [{ ...fill(34, 50), 'transfer.fillCounted': 'no' }, ['transfer.fillCounted']], // no eye can tell
+    [{ ...fill(50, 50), 'transfer.fillCounted': 'no' }, ['transfer.fillCounted']], // half full is still between
     [{ ...fill(33, 51), 'transfer.fillCounted': 'no' }, ['transfer.fillCounted']],
     [{ ...fill(40, 75), 'transfer.fillCounted': undefined }, ['transfer.fillCounted']],
   ],
