@@ -1,5 +1,5 @@
 /**
- * npm run mutate [-- PART…]: makes one mistake after the other in core/rules and core/codebook and says which no test notices.
+ * npm run mutate [-- PART…]: makes one mistake after the other in core/rules, core/contradictions and core/codebook and says which no test notices.
  * PART keeps to files whose path contains it. Survivors that are no mistakes stand in tools/mutate-accepted.json, each with its reason.
  */
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
@@ -24,7 +24,7 @@ interface Accepted {
 
 const walk = (folder: string): string[] =>
   readdirSync(join(core, folder), { recursive: true, encoding: 'utf8' }).map((file) => `${folder}/${file}`);
-const files = [...walk('rules'), ...walk('codebook')].filter((file) => file.endsWith('.ts'));
+const files = [...walk('rules'), ...walk('contradictions'), ...walk('codebook')].filter((file) => file.endsWith('.ts'));
 const sources = files.filter((file) => !file.endsWith('.test.ts') && !file.endsWith('index.ts')).sort();
 const tests = [...files.filter((file) => file.endsWith('.test.ts')), 'verdict/examples.test.ts'];
 /** The tests that should notice: those of the same folder. */
@@ -53,7 +53,7 @@ async function bundle(): Promise<{ script: Script; mutants: Mutant[] }> {
       {
         name: 'mutants',
         setup: ({ onLoad }) => {
-          onLoad({ filter: /core\/(rules|codebook)\/.*\.ts$/ }, ({ path }) => {
+          onLoad({ filter: /core\/(rules|contradictions|codebook)\/.*\.ts$/ }, ({ path }) => {
             const contents = texts.get(path);
             return contents === undefined ? undefined : { contents, loader: 'ts' };
           });

@@ -1,6 +1,6 @@
 import { CATALOGUE, factAt, withFact, withRecorded, type FactPath } from '../case';
 import { RULES } from '../rules';
-import { BRIDGED, CORDS_ONLY, GOOD, SWITCH, at, caseWith, type Facts } from '../test/rule-table';
+import { BRIDGED, CORDS_ONLY, GOOD, SINGLE, SWITCH, at, caseWith, type Facts } from '../test/rule-table';
 import { evaluate } from '../verdict';
 import { CONTRADICTIONS } from '.';
 
@@ -22,7 +22,7 @@ const WATTS = 'loads.circuits[0].startingW';
 /** Facts under which each stands, with those that it doubts; and facts beside them under which it does not. */
 const TABLE: readonly (readonly [id: string, stands: Facts, doubts: readonly FactPath[], not: readonly Facts[]])[] = [
   ['source/kind-and-fuel', { 'source.kind': 'power-station' }, ['source.kind', 'source.fuel'], [STATION_UNIT, { 'source.kind': undefined }, { 'source.fuel': 'propane' }]],
-  ['source/kind-and-fuel', { 'source.fuel': 'battery' }, ['source.kind', 'source.fuel'], []],
+  ['source/kind-and-fuel', { 'source.fuel': 'battery' }, ['source.kind', 'source.fuel'], [{ 'source.kind': undefined, 'source.fuel': 'battery' }]],
   ['source/stations-paired', { 'source.units': 'paired-stations' }, ['source.units', 'source.kind'], [{ ...STATION_UNIT, 'source.units': 'paired-stations' }, { 'source.units': 'parallel-split' }]],
   ['source/starting-below-running', { 'source.startingW': 6999 }, ['source.startingW', 'source.runningW'], [{ 'source.startingW': 7000 }]],
   ['source/more-here-than-rated', { 'source.makerSiteW': 7001 }, ['source.makerSiteW', 'source.runningW'], [{ 'source.makerSiteW': 7000 }, { ...STATION_UNIT, 'source.makerSiteW': 7001 }]],
@@ -37,8 +37,9 @@ const TABLE: readonly (readonly [id: string, stands: Facts, doubts: readonly Fac
   ['source/permanent-with-a-cord', { 'source.connection': 'permanent' }, ['source.connection', 'cord[0].sourceEnd'], [{ 'source.connection': 'permanent', cord: undefined } as Facts]],
   ['source/no-device-with-a-rating', { 'source.outletDevice': 'none' }, ['source.outletDevice', 'source.outletBreakerA'], [{ 'source.outletDevice': 'none', 'source.outletBreakerA': undefined }]],
   ['cord/shorter-than-its-way', { 'cord[0].run': 'through-wall' }, ['siting.openingFt', 'cord[0].run', 'cord[0].lengthFt'], [{ 'cord[0].run': 'through-wall', 'cord[0].lengthFt': 25 }, { 'cord[0].run': 'through-wall', 'cord[0].lengthFt': undefined }, { ...STATION_UNIT, 'cord[0].run': 'through-wall' }]],
-  ['inlet/indoors-and-cord-free', { 'inlet.box': 'dry' }, ['inlet.box', 'cord[0].run'], [{ ...STATION_UNIT, 'inlet.box': 'dry' }, { 'inlet.box': 'dry', 'cord[0].run': 'fastened' }, { 'inlet.box': 'dry', 'siting.place': 'garage' }]],
-  ['inlet/dead-and-live', { 'function.pinsV': 28 }, ['inlet.pinsDead', 'function.pinsV'], [{ 'function.pinsV': 3 }, { 'function.pinsV': 28, 'function.pinsLowZV': 0 }, { 'function.pinsV': 28, 'inlet.pinsDead': 'no' }]],
+  ['cord/shorter-than-its-way', { 'cord[0].run': 'through-wall', 'siting.openingFt': 25, 'cord[0].lengthFt': 24.5 }, ['siting.openingFt', 'cord[0].run', 'cord[0].lengthFt'], []],
+  ['inlet/indoors-and-cord-free', { 'inlet.box': 'dry' }, ['inlet.box', 'cord[0].run'], [{ 'inlet.box': 'dry', cord: undefined } as Facts, { 'inlet.box': 'dry', ...at('cord[1]', { part: 'cord', run: 'through-wall', lengthFt: 100 }) }, { ...STATION_UNIT, 'inlet.box': 'dry' }, { 'inlet.box': 'dry', 'cord[0].run': 'fastened' }, { 'inlet.box': 'dry', 'siting.place': 'garage' }]],
+  ['inlet/dead-and-live', { 'function.pinsV': 28 }, ['inlet.pinsDead', 'function.pinsV'], [{ 'function.pinsV': 3 }, { 'function.pinsV': 28, 'function.pinsLowZV': 0 }, { 'function.pinsV': 28, 'function.pinsLowZV': 3 }, { 'function.pinsV': 28, 'inlet.pinsDead': 'no' }]],
   ['inlet/dead-and-live', { 'function.pinsV': 28, 'function.pinsLowZV': 24 }, ['inlet.pinsDead', 'function.pinsLowZV'], []],
   ['feeder/attic-cooler-than-the-air', { ...ATTIC, 'feeder.stretches[0].conditioned': undefined }, ['feeder.stretches[0].ambientF', 'source.airF'], [{ ...ATTIC, 'feeder.stretches[0].conditioned': 'yes' }, { ...ATTIC, 'feeder.stretches[0].ambientF': 95 }, { ...ATTIC, 'feeder.stretches[0].place': 'wall' }]],
   ['feeder/attic-cooler-than-the-air', { ...ATTIC, 'feeder.stretches[0].conditioned': 'no' }, ['feeder.stretches[0].ambientF', 'source.airF'], []],
@@ -46,18 +47,19 @@ const TABLE: readonly (readonly [id: string, stands: Facts, doubts: readonly Fac
   ['breaker/one-pole-on-two-legs', { 'breaker.construction': 'single' }, ['breaker.construction', 'breaker.acrossBothLegs'], [{ 'breaker.construction': 'single', 'breaker.acrossBothLegs': 'no' }]],
   ['transfer/less-transfers-than-is-planned', { ...AUTOMATIC, 'transfer.transferredW': 1299 }, ['transfer.transferredW', 'loads.circuits[0].runningW', 'loads.circuits[1].runningW'], [{ ...AUTOMATIC, 'transfer.transferredW': 1300 }, { 'transfer.transferredW': 100 }]],
   ['neutral/switched-by-nothing', { 'neutral.switched': 'yes', 'neutral.pole': undefined }, ['neutral.switched'], [{ 'neutral.switched': 'yes', 'neutral.pole': 'yes' }]],
-  ['neutral/switched-by-nothing', { ...SWITCH, 'neutral.switched': 'yes', 'neutral.pole': 'no' }, ['neutral.switched', 'neutral.pole'], [{ ...SWITCH, 'neutral.switched': 'yes', 'neutral.pole': undefined }]],
+  ['neutral/switched-by-nothing', { ...SWITCH, 'neutral.switched': 'yes', 'neutral.pole': 'no' }, ['neutral.switched', 'neutral.pole'], [{ ...SWITCH, 'neutral.switched': 'yes', 'neutral.pole': undefined }, { ...SINGLE, 'neutral.switched': 'yes', 'neutral.pole': 'no' }]],
   ['neutral/switched-by-nothing', { 'transfer.kind': 'whole-house-manual', 'transfer.location': 'meter', 'neutral.switched': 'yes' }, ['neutral.switched'], [{ 'transfer.kind': 'whole-house-manual', 'transfer.location': 'first', 'neutral.switched': 'yes' }]],
   ['neutral/bond-of-the-derived-system', { ...BONDED, ...SWITCH, 'neutral.switched': 'yes', 'neutral.derivedBond': 'none' }, ['source.neutralBond', 'neutral.derivedBond'], [{ ...BONDED, ...SWITCH, 'neutral.switched': 'yes', 'neutral.derivedBond': 'source' }, { ...BONDED, ...SWITCH, 'neutral.switched': 'yes', 'neutral.derivedBond': 'house' }]],
-  ['neutral/bond-of-the-derived-system', { ...SWITCH, 'neutral.switched': 'yes', 'neutral.derivedBond': 'both' }, ['source.neutralBond', 'neutral.derivedBond'], [{ ...SWITCH, 'neutral.switched': 'yes', 'neutral.derivedBond': 'none' }]],
+  ['neutral/bond-of-the-derived-system', { ...SWITCH, 'neutral.switched': 'yes', 'neutral.derivedBond': 'both' }, ['source.neutralBond', 'neutral.derivedBond'], [{ ...SWITCH, 'neutral.switched': 'yes', 'neutral.derivedBond': 'none' }, { ...SWITCH, 'source.neutralBond': undefined, 'neutral.switched': 'yes', 'neutral.derivedBond': 'both' }]],
   ['neutral/bonded-twice-and-nothing-on-the-ground', { ...BONDED, 'function.groundA': 0.04 }, ['source.neutralBond', 'neutral.switched', 'function.groundA'], [{ ...BONDED, 'function.groundA': 0.05 }, { ...BONDED, 'grounding.frameToPanelOhm': 1_000_000 }]],
   ['loads/furnace-on-a-cord', { ...CORDS_ONLY, 'loads.circuits[0].use': 'furnace' }, ['loads.circuits[0].use', 'transfer.backfeedsOutlet'], [{ ...CORDS_ONLY, 'loads.circuits[0].use': 'furnace', 'loads.circuits[0].ownPlug': 'yes' }, { 'loads.circuits[0].use': 'furnace' }, { ...CORDS_ONLY, 'loads.circuits[0].use': 'furnace', 'loads.circuits[0].plan': 'off' }]],
   ['loads/start-not-above-running', { [WATTS]: 700 }, [WATTS, 'loads.circuits[0].runningW'], [{ [WATTS]: 701 }, { [WATTS]: 700, 'loads.circuits[0].softStart': 'yes' }, { [WATTS]: 700, 'loads.circuits[0].plan': 'off' }, { [WATTS]: 700, 'loads.circuits[0].use': 'lights' }]],
   ['loads/one-slot-twice', { 'loads.circuits[0].volts': '240' }, ['loads.circuits[0].slot', 'loads.circuits[0].volts', 'loads.circuits[1].slot'], [{ 'loads.circuits[0].volts': '240', 'loads.circuits[1].slot': 9 }, { 'loads.circuits[0].volts': '240', 'loads.circuits[1].slot': 3 }]],
   ['loads/tied-and-apart', { ...PAIR, 'loads.circuits[1].slot': 8 }, ['loads.circuits[0].paired', 'loads.circuits[0].slot', 'loads.circuits[1].paired', 'loads.circuits[1].slot'], [PAIR, { ...PAIR, ...SWITCH, 'loads.circuits[1].slot': 8 }, { ...PAIR, 'loads.circuits[1].slot': 8, 'loads.circuits[1].paired': 'no' }]],
+  ['loads/tied-and-apart', { ...PAIR, 'loads.circuits[0].slot': 8, 'loads.circuits[1].slot': 5 }, ['loads.circuits[0].paired', 'loads.circuits[0].slot', 'loads.circuits[1].paired', 'loads.circuits[1].slot'], [{ ...PAIR, 'loads.circuits[0].slot': 7, 'loads.circuits[1].slot': 5 }]],
   ['loads/one-pole-on-two-handles', { ...SWITCH, 'loads.circuits[0].sourceLeg': 'both' }, ['loads.circuits[0].sourceLeg', 'loads.circuits[0].volts'], [{ ...SWITCH, 'loads.circuits[0].sourceLeg': 'both', 'loads.circuits[0].volts': '240', 'loads.circuits[1].slot': 9 }]],
   ['function/loaded-leg-reads-higher', { 'function.loadOn': 'A', 'function.legAV': 123, 'function.legBV': 120, 'function.otherLegAV': 120, 'function.otherLegBV': 120 }, ['function.loadOn', 'function.legAV', 'function.legBV'], [{ 'function.loadOn': 'A', 'function.legAV': 122, 'function.legBV': 120, 'function.otherLegAV': 120, 'function.otherLegBV': 120 }]],
-  ['function/loaded-leg-reads-higher', { 'function.loadOn': 'B', 'function.legAV': 120, 'function.legBV': 120, 'function.otherLegAV': 123, 'function.otherLegBV': 120 }, ['function.loadOn', 'function.otherLegAV', 'function.otherLegBV'], []],
+  ['function/loaded-leg-reads-higher', { 'function.loadOn': 'B', 'function.legAV': 120, 'function.legBV': 120, 'function.otherLegAV': 123, 'function.otherLegBV': 120 }, ['function.loadOn', 'function.otherLegAV', 'function.otherLegBV'], [{ 'function.loadOn': undefined, 'function.legAV': 120, 'function.legBV': 123, 'function.otherLegAV': 120, 'function.otherLegBV': 120 }]],
 ]; // prettier-ignore
 
 test.each(TABLE)('%s stands, and only where both are recorded so', (id, stands, doubts, not) => {
