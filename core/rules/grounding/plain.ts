@@ -1,4 +1,4 @@
-import { cordAt, stretchAt } from '../../case';
+import { cordAt } from '../../case';
 import { AREA_CMIL, ELECTRODE_CONDUCTOR, electrodeConductorSize, everyEdition } from '../../codebook';
 import { conductorOf, type Look, Missing, neutralSwitched, SWITCHED_FACTS } from '../../electrical';
 import { indexesTo } from '../../loads';
