@@ -67,8 +67,8 @@ const sourceOf = (line: Recorded | undefined): string =>
 /** What was used on the way to a result, before anybody reads it. */
 export class Working {
   private readonly notes: Note[] = [];
-  /** Facts that were looked at and that nobody has recorded. */
-  readonly unlooked = new Set<string>();
+  /** Facts that were looked at and that nobody has recorded; at most looks there is none. */
+  private missed: Set<string> | undefined;
   /** The first fact that was looked at and that contradicts another. */
   doubted: string | undefined;
 
@@ -82,9 +82,17 @@ export class Working {
   }
 
   /** What another looked at in vain or in doubt, this one did too. */
-  addUnlooked({ unlooked, doubted }: Working): void {
-    for (const path of unlooked) this.unlooked.add(path);
+  addUnlooked({ missed, doubted }: Working): void {
+    if (missed) for (const path of missed) this.miss(path);
     this.doubted ??= doubted;
+  }
+
+  miss(path: string): void {
+    (this.missed ??= new Set()).add(path);
+  }
+
+  get unlooked(): readonly string[] {
+    return this.missed ? [...this.missed] : [];
   }
 
   /** Addresses of the facts that were used. */
@@ -132,12 +140,17 @@ export class Working {
 /** A computation that several rules want: a function of the facts it looks at, and of an index in a list. */
 type Shareable<T> = (look: Look, index: number) => T;
 
+/** Stands for a fact that nobody has recorded. */
+const NOBODY = Symbol();
+
 /** What every look at one case has in common, so that nothing is computed twice. */
 interface Shared {
   readonly site: Case;
   readonly edition: Edition;
   readonly numbers: OfficeNumbers;
   readonly readings: Readings;
+  /** Facts that were read, by their addresses. */
+  readonly facts: Map<string, unknown>;
   readonly done: Map<Shareable<unknown>, Attempt<unknown>[]>;
   /** Facts that contradict others, by their addresses. */
   readonly inDoubt: Set<string>;
@@ -169,7 +182,7 @@ export class Look {
     this.shared =
       at instanceof Look
         ? at.shared
-        : { site: at, edition: edition ?? at.edition, numbers, readings, done: new Map(), inDoubt: new Set() };
+        : { site: at, edition: edition ?? at.edition, numbers, readings, facts: new Map(), done: new Map(), inDoubt: new Set() };
     this.working = new Working(this.shared.edition, this.shared.site);
   }
 
@@ -179,13 +192,18 @@ export class Look {
 
   /** What stands at an address: a value, 'not-seen', or undefined where nobody looked. */
   private read(path: string): unknown {
-    return factBy(this.shared.site, keysOf(path));
+    const { facts, site } = this.shared;
+    const known = facts.get(path);
+    if (known !== undefined) return known === NOBODY ? undefined : known;
+    const value = factBy(site, keysOf(path));
+    facts.set(path, value === undefined ? NOBODY : value);
+    return value;
   }
 
   /** The fact without a line in the working; undefined where nobody knows it. */
   peek<P extends FactPath>(path: P): FactValue<P> | undefined {
     const value = this.read(path);
-    if (value === undefined) this.working.unlooked.add(path);
+    if (value === undefined) this.working.miss(path);
     else if (this.shared.inDoubt.size > 0 && this.shared.inDoubt.has(path)) this.working.doubted ??= path;
     return value === undefined || value === NOT_SEEN ? undefined : (value as FactValue<P>);
   }

@@ -117,7 +117,7 @@ class Judged implements Outcome {
 
   /** Facts that it looked at and that nobody has recorded. */
   get unlooked(): readonly string[] {
-    return [...this.#by.working.unlooked];
+    return this.#by.working.unlooked;
   }
 
   /** Facts that it rests on. */
