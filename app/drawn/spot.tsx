@@ -24,6 +24,7 @@ export const WIDTH = 358;
 /** Hairline where nobody has looked, solid where known, broken where violated. */
 function lineOf(palette: Palette, state: PartState) {
   switch (state) {
+    case 'hazard':
     case 'violated':
       return { stroke: palette.violation, strokeWidth: 3, strokeDasharray: '16 6' };
     case 'known':
@@ -35,8 +36,15 @@ function lineOf(palette: Palette, state: PartState) {
   }
 }
 
-const SIGN = { violated: 'violation', known: 'holds', open: 'unproven', untouched: 'unproven' } as const;
+const SIGN = {
+  hazard: 'violation',
+  violated: 'violation',
+  known: 'holds',
+  open: 'unproven',
+  untouched: 'unproven',
+} as const;
 const STATE_WORDS = {
+  hazard: 'hazard',
   violated: 'violated',
   known: 'known',
   open: 'not finished',
@@ -73,7 +81,7 @@ const Spot = memo(function Spot({
   const palette = usePalette();
   const line = lineOf(palette, seen.state);
   const outline = `M${x} ${y}H${x + width - 9}L${x + width} ${y + 9}V${y + height}H${x}Z`;
-  const color = seen.state === 'violated' ? palette.violation : palette.ink;
+  const color = seen.state === 'violated' || seen.state === 'hazard' ? palette.violation : palette.ink;
   return (
     <>
       <Path d={outline} fill={palette.sheet} {...line} />
@@ -140,7 +148,7 @@ const Corner = memo(function Corner({ state, at: [x, y, width], of, height }: Pi
       pointerEvents="none"
       style={{ position: 'absolute', left: percent(x + width - 26, of), top: percent(y + 10, height) }}
     >
-      <Sign kind={SIGN[state]} size={16} />
+      <Sign kind={SIGN[state]} hazard={state === 'hazard'} size={state === 'hazard' ? 20 : 16} />
     </View>
   );
 });

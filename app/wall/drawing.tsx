@@ -177,7 +177,7 @@ function InNoSlot({ site, acts }: { site: Case; acts: Acts }) {
 
 function Tags({ parts, onTouch }: { parts: readonly Seen[]; onTouch: (id: string) => void }) {
   const palette = usePalette();
-  const color = { violated: palette.violation, known: palette.ink, open: palette.unproven, untouched: palette.quiet };
+  const color = { hazard: palette.violation, violated: palette.violation, known: palette.ink, open: palette.unproven, untouched: palette.quiet };
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginTop: 6 }}>
       {parts.map((one) => (

@@ -56,11 +56,11 @@ const Drawn = memo(function Drawn({ walk, station, part, entry, asked, acts }: P
         .map((one): Seen => ({
           id: one.id,
           name: one.part.name,
-          state: stateOfPart(c, evaluation, one, wanted),
+          state: stateOfPart(c, evaluation, one, wanted, inspection.rules?.profile),
           value: valueOf(c, one),
           inHand: one.id === part,
         })),
-    [c, station, evaluation, wanted, shown, part],
+    [c, station, evaluation, wanted, inspection.rules?.profile, shown, part],
   );
   const absent =
     stationState(c, evaluation, station) === 'absent'

@@ -1,8 +1,10 @@
 import {
+  LIST_PATHS,
   NOT_SEEN,
   catalogueKey,
   factAt,
   metaOf,
+  stationOf,
   valueText,
   withFact,
   factLabel,
@@ -57,6 +59,62 @@ export function wouldEnd(look: Look, c: Case, rule: Rule, at: string | null, pat
 /** Facts each of which, answered otherwise, would end a violation. */
 const causesOfOne = (c: Case, rule: Rule, outcome: Outcome, look: Look, profile: Profile | undefined): string[] =>
   usedBy(outcome).filter((path) => wouldEnd(look, c, rule, null, path, profile));
+
+/** The entry of a list by its id: `cord[1]`. */
+function entryOf(c: Case, id: string): string | undefined {
+  for (const list of LIST_PATHS) {
+    const index = ((factAt(c, list) ?? []) as readonly { id?: unknown }[]).findIndex((one) => one.id === id);
+    if (index >= 0) return `${list}[${index}]`;
+  }
+  return undefined;
+}
+
+/** The one fact of a violation that is shown broken, where no fact is the cause of several: one that would end it, at its own station if there is one. */
+function ownFact(c: Case, rule: Rule, outcome: Outcome, look: Look, profile: Profile | undefined): string | undefined {
+  const { part, station } = outcome;
+  const entry = part === null ? undefined : entryOf(c, part);
+  const particular = usedBy(outcome).filter(
+    (path) => !CONDITIONS.has(catalogueKey(path)) && factAt(c, path) !== undefined,
+  );
+  const ofPart = entry === undefined ? [] : particular.filter((path) => path.startsWith(`${entry}.`));
+  const facts = ofPart.length > 0 ? ofPart : particular.length > 0 ? particular : usedBy(outcome);
+  const enders = facts.filter((path) => wouldEnd(look, c, rule, part, path, profile));
+  const from = enders.length > 0 ? enders : facts;
+  return from.find((path) => stationOf(path) === station) ?? from[0];
+}
+
+const broken = new WeakMap<Evaluation, ReadonlyMap<string, readonly Outcome[]>>();
+
+/**
+ * Facts that are shown broken, each with the violations for which it is; advice breaks nothing. One cause is one fact, whatever
+ * else its rules have looked at: what is right is not shown as wrong. The same violation at another cord, stretch or circuit breaks its fact there, too.
+ */
+export function brokenFacts(
+  c: Case,
+  evaluation: Evaluation,
+  profile?: Profile,
+): ReadonlyMap<string, readonly Outcome[]> {
+  const known = broken.get(evaluation);
+  if (known) return known;
+  const look = new Look(c, evaluation.edition, profile?.numbers, profile?.readings);
+  const by = new Map<string, Outcome[]>();
+  const add = (fact: string, outcome: Outcome) => by.set(fact, [...(by.get(fact) ?? []), outcome]);
+  for (const { fact, rules } of causesOf(c, evaluation, profile))
+    for (const outcome of evaluation.outcomes) {
+      if (outcome.outcome !== 'violation' || outcome.severity === 'advisory' || !rules.includes(outcome.rule)) continue;
+      const rule = RULES.find(({ id }) => id === outcome.rule);
+      const own = fact ?? (rule ? ownFact(c, rule, outcome, look, profile) : usedBy(outcome)[0]);
+      if (own === undefined) continue;
+      add(own, outcome);
+      const key = own.slice(own.indexOf(']') + 1);
+      for (const other of own.includes('[') && fact === null ? outcome.others : []) {
+        const entry = entryOf(c, other.part);
+        if (entry !== undefined && factAt(c, entry + key) !== undefined) add(entry + key, outcome);
+      }
+    }
+  broken.set(evaluation, by);
+  return by;
+}
 
 /**
  * The violations of an evaluation by what brings them about: those that one and the same fact explains stand together, the fact that

@@ -21,6 +21,7 @@ import { Look, currentsOf, feedV, outletRunningW } from '../electrical';
 import { defectsOf } from '../interlock';
 import { RULES } from '../rules';
 import { EXAMPLES, example } from '../test/examples';
+import { HOUSES, anyHouse } from '../test/houses';
 import { GOOD, at, caseWith, type Facts } from '../test/rule-table';
 import { evaluate, judge, type Outcome } from '.';
 
@@ -120,29 +121,6 @@ test('no sound house is asked the same thing twice', () => {
   }
 });
 
-/** Generated houses; HOUSES=10000 asks for more. */
-const HOUSES = Number(process.env.HOUSES ?? 1500);
-const anyOf = (key: string) => {
-  const meta = CATALOGUE.get(key)!;
-  return meta.kind === 'amount'
-    ? fc.oneof(
-        ...meta.choices.map((one) => fc.constant(Number(one.value))),
-        fc.constant(meta.min!),
-        fc.constant(meta.max!),
-      )
-    : fc.constantFrom(...meta.choices.map((one) => one.value));
-};
-/** A house of one of the examples with up to six facts answered otherwise. */
-const anyHouse = fc
-  .tuple(fc.constantFrom(...EXAMPLES), fc.array(fc.tuple(fc.nat(), fc.infiniteStream(fc.nat())), { maxLength: 6 }))
-  .chain(([name, changes]) => {
-    const c = example(name);
-    const facts = recordedFacts(c).filter((path) => path !== 'transfer.kind');
-    const paths = [...new Set(changes.map(([n]) => facts[n % facts.length]!))];
-    return fc
-      .tuple(...paths.map((path) => anyOf(catalogueKey(path))))
-      .map((values) => values.reduce((now, value, i) => withFact(now, paths[i]!, value), c));
-  });
 const hazards = (c: Case) =>
   evaluate(c).outcomes.filter((one) => one.outcome === 'violation' && one.severity === 'hazard');
 

@@ -1,2 +1,3 @@
 export * from './verdict';
 export * from './causes';
+export * from './told';

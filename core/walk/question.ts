@@ -14,7 +14,8 @@ import {
   withFact,
 } from '../case';
 import { RULES, type Rule } from '../rules';
-import { unlookedBy, type Evaluation } from '../verdict';
+import type { Profile } from '../profile';
+import { brokenFacts, unlookedBy, type Evaluation } from '../verdict';
 import { readingAt } from './like';
 import type { Glance, Part, Reading, Usual } from './part';
 import { PARTS, partsOf, placeOf, stationOfPart, WALK } from './wall';
@@ -31,7 +32,7 @@ export interface PartHere {
 }
 
 /** How a part is drawn: hairline where nobody has looked, solid where known, broken where violated. */
-export type PartState = 'untouched' | 'open' | 'known' | 'violated';
+export type PartState = 'untouched' | 'open' | 'known' | 'violated' | 'hazard';
 
 /** The addresses of a part's fact at this house: of its own entry, or of every one. */
 function pathsAt(c: Case, { part, entry }: PartHere, key: string): readonly string[] {
@@ -113,31 +114,19 @@ const RULES_OF_FACT = new Map<string, Rule[]>();
 for (const rule of RULES)
   for (const key of rule.facts) RULES_OF_FACT.set(key, [...(RULES_OF_FACT.get(key) ?? []), rule]);
 
-/** Rules of this station that look at a part. */
-function rulesAt({ part, station }: PartHere): readonly string[] {
-  const rules = part.keys.flatMap((key) => RULES_OF_FACT.get(key) ?? []);
-  return rules.filter((one) => one.station === station).map((one) => one.id);
-}
-
-/** How a part stands: one that a rule of its station finds violated is broken, whatever is known of it. */
+/** How a part stands, by its own facts alone: one of which a fact is broken is broken, whatever else is known of it. */
 export function stateOfPart(
   c: Case,
   evaluation: Evaluation,
   here: PartHere,
   { needs }: Pick<Wanted, 'needs'> = wantedBy(evaluation),
+  profile?: Profile,
 ): PartState {
   const facts = factsOf(c, here);
   const known = facts.filter((path) => factAt(c, path) !== undefined);
-  const rules = rulesAt(here);
-  const id = here.entry === undefined ? undefined : (factAt(c, `${here.entry}.id`) as string | undefined);
-  const violated = evaluation.outcomes.some(
-    (one) =>
-      one.outcome === 'violation' &&
-      one.severity !== 'advisory' &&
-      rules.includes(one.rule) &&
-      (one.part === undefined || one.part === null || one.part === id),
-  );
-  if (violated && known.length > 0) return 'violated';
+  const broken = brokenFacts(c, evaluation, profile);
+  const against = facts.flatMap((path) => broken.get(path) ?? []);
+  if (against.length > 0) return against.some((one) => one.severity === 'hazard') ? 'hazard' : 'violated';
   if (facts.some((path) => needs.has(path))) return known.length > 0 ? 'open' : 'untouched';
   return known.length > 0 ? 'known' : 'untouched';
 }

@@ -12,6 +12,7 @@ import {
   ruleTable,
   saying,
   type Facts,
+  type Row,
 } from '../../test/rule-table';
 
 const stretch = (index: number, facts: Record<string, unknown>): Facts =>

@@ -1,4 +1,14 @@
-import { BACKFED, BRIDGED, CORDS_ONLY, SINGLE, SWITCH, askedTable, ruleTable, saying } from '../../test/rule-table';
+import {
+  BACKFED,
+  BRIDGED,
+  CORDS_ONLY,
+  SINGLE,
+  SWITCH,
+  askedTable,
+  ruleTable,
+  saying,
+  type Facts,
+} from '../../test/rule-table';
 
 ruleTable('inlet/is-male-inlet', {
   holds: [{}, SWITCH],

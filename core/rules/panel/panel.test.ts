@@ -1,4 +1,14 @@
-import { BACKFED, CORDS_ONLY, OTHER, SINGLE, SWITCH, askedTable, ruleTable, saying } from '../../test/rule-table';
+import {
+  BACKFED,
+  CORDS_ONLY,
+  OTHER,
+  SINGLE,
+  SWITCH,
+  askedTable,
+  ruleTable,
+  saying,
+  type Facts,
+} from '../../test/rule-table';
 
 const house = { notApplicable: [CORDS_ONLY] };
 askedTable('panel/openings-closed', 'panel.openingsClosed', ['no'], 'correction', house);
