@@ -148,7 +148,7 @@ export class StripWalker {
   }
 
   private async add({ station, slot }: Touch & { act: 'add' }): Promise<void> {
-    const word = { cord: 'cord', feeder: 'stretch', loads: 'circuit' }[station as 'cord']!;
+    const word = { cord: 'cord', feeder: 'run', loads: 'circuit' }[station as 'cord']!;
     if (slot === undefined) return this.touch(this.page.getByRole('button', { name: `Add another ${word}` }));
     const handle = this.page.getByTestId(`slot-${slot}`);
     if (!(await handle.isVisible())) {

@@ -24,7 +24,7 @@ import { BackHome } from '../inspection/back-home';
 import { dayText, momentText } from '../theme/dates';
 import { saveFile } from '../theme/files';
 import { Screen, useWide } from '../theme/screen';
-import { cut, usePalette } from '../theme/theme';
+import { cut, usePalette, outline } from '../theme/theme';
 import { Heading, Quiet, Reading, Title, Words } from '../theme/words';
 import { SaveLine } from '../inspection/save-line';
 import type { Walk } from '../inspection/walk';
@@ -92,9 +92,8 @@ function SignedDecision({
           backgroundColor: palette.sheet,
           padding: 14,
           gap: 8,
-          borderLeftWidth: 5,
-          borderColor: good ? palette.holds : part ? palette.unproven : palette.violation,
         },
+        outline(good ? palette.holds : part ? palette.unproven : palette.violation, !good && !part),
         cut(14),
       ]}
     >

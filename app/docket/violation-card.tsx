@@ -30,7 +30,7 @@ import { FactField } from '../plates/fact-field';
 import { Plate } from '../plates/plate';
 import { useSession } from '../stores/session';
 import { dayText, momentText, shortDayText } from '../theme/dates';
-import { TARGET, cut, usePalette } from '../theme/theme';
+import { TARGET, cut, usePalette, outline } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 import { ProveAgain } from './prove-again';
 import { Trouble } from '../theme/trouble';
@@ -179,7 +179,7 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
   return (
     <View
       testID={`violation-${number}`}
-      style={[{ backgroundColor: palette.sheet, borderLeftWidth: 4, borderColor: color, padding: 12, gap: 8 }, cut(10)]}
+      style={[{ backgroundColor: palette.sheet, padding: 12, gap: 8 }, outline(color, waits), cut(10)]}
     >
       <Pressable
         role="button"

@@ -65,14 +65,38 @@ function MechanismPicture({
   const utility = at.utility === 1 || at['handle 1'] === 1;
   const generator = at.generator === 1 || at['handle 1'] === 2;
   const throws = name === 'double-throw' || name === 'circuit-handles';
+  // Nothing is drawn as a thing that nobody has seen: four corners of a bare place, and what is asked.
+  if (name === undefined)
+    return (
+      <G fill="none" stroke={palette.quiet} strokeWidth={1.5}>
+        <Path d="M34 34V20H48M132 20H146V34M146 146V160H132M48 160H34V146" />
+        <SvgText
+          x={90}
+          y={86}
+          fontFamily={TEXT_FONT}
+          fontSize={14}
+          fill={palette.quiet}
+          stroke="none"
+          textAnchor="middle"
+        >
+          what keeps
+        </SvgText>
+        <SvgText
+          x={90}
+          y={104}
+          fontFamily={TEXT_FONT}
+          fontSize={14}
+          fill={palette.quiet}
+          stroke="none"
+          textAnchor="middle"
+        >
+          them apart?
+        </SvgText>
+      </G>
+    );
   return (
     <G>
-      <Path
-        d="M14 0V180"
-        stroke={palette.copper}
-        strokeWidth={6}
-        strokeDasharray={name === undefined ? '7 7' : undefined}
-      />
+      <Path d="M14 0V180" stroke={palette.copper} strokeWidth={6} />
       {throws ? (
         <G>
           <Rect x={34} y={20} width={112} height={140} fill={palette.sheet} stroke={palette.ink} strokeWidth={2} />
@@ -106,13 +130,12 @@ function MechanismPicture({
             name="generator"
             violated={joined}
           />
-          {(name === 'sliding-plate' || name === undefined) && (
+          {name === 'sliding-plate' && (
             <Path
               d={`M${at.lift === 1 ? 122 : 106} ${[78, 66, 54][at.plate ?? 0]!}h32v40h-32Z`}
-              fill={name === undefined ? 'none' : palette.hairline}
+              fill={palette.hairline}
               stroke={palette.ink}
-              strokeWidth={name === undefined ? 1 : 2}
-              strokeDasharray={name === undefined ? '4 4' : undefined}
+              strokeWidth={2}
             />
           )}
           {name === 'two-part-plate' && (

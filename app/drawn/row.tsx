@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import Svg, { G, Path, Text as SvgText } from 'react-native-svg';
 import type { Case } from '@careful-latch/core/case';
-import { ratingRow, weakest } from '@careful-latch/core/electrical';
+import { ratingRow, weakest, weakestOfUnlike } from '@careful-latch/core/electrical';
 import { READING_FONT, TEXT_FONT, usePalette } from '../theme/theme';
 import { WIDTH } from './spot';
 
@@ -17,6 +17,7 @@ export const Row = memo(function Row({ site, here }: { site: Case; here: string 
   const palette = usePalette();
   const links = ratingRow(site);
   const weak = weakest(links.filter((one) => one.station !== 'breaker'));
+  const named = weakestOfUnlike(links.filter((one) => one.station !== 'breaker'));
   const most = Math.max(1, ...links.map((one) => one.ratingA ?? 0));
   const step = WIDTH / links.length;
   const half = (amps: number | undefined) => (amps === undefined ? THIN : THIN + (amps / most) * (THICK - THIN));
@@ -26,7 +27,7 @@ export const Row = memo(function Row({ site, here }: { site: Case; here: string 
   return (
     <Svg
       role="img"
-      aria-label={`The row: ${words}.${weak ? ` Weakest: ${weak.part}, ${weak.ratingA} A.` : ''}`}
+      aria-label={`The row: ${words}.${named ? ` Weakest: ${named.part}, ${named.ratingA} A.` : ''}`}
       width="100%"
       height={84}
       viewBox={`0 0 ${WIDTH} 84`}
@@ -70,7 +71,7 @@ export const Row = memo(function Row({ site, here }: { site: Case; here: string 
             >
               {link.ratingA === undefined ? '?' : `${Math.round(link.ratingA * 10) / 10} A`}
             </SvgText>
-            {(link.part === weak?.part || tooLarge) && (
+            {(link.part === named?.part || tooLarge) && (
               <SvgText
                 x={x + step / 2}
                 y={81}

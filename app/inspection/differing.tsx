@@ -4,7 +4,7 @@ import { differing, placeOfConflict, touched, type Inspection } from '@careful-l
 import { Plate, Plates } from '../plates/plate';
 import { record } from '../stores/inspections';
 import { momentText } from '../theme/dates';
-import { cut, usePalette } from '../theme/theme';
+import { cut, usePalette, outline } from '../theme/theme';
 import { Quiet, Words } from '../theme/words';
 
 /** What two people recorded differently while apart, at a station or at all of them: one chooses, or measures again. Nothing where they agree. */
@@ -19,10 +19,7 @@ export function Differing({ inspection, station }: { inspection: Inspection; sta
     <View
       role="alert"
       testID="differing"
-      style={[
-        { backgroundColor: palette.sheet, padding: 12, gap: 10, borderLeftWidth: 4, borderColor: palette.violation },
-        cut(10),
-      ]}
+      style={[{ backgroundColor: palette.sheet, padding: 12, gap: 10, ...outline(palette.violation, true) }, cut(10)]}
     >
       <Words style={{ fontWeight: '700' }} color={palette.violation}>
         Recorded differently by two people

@@ -6,7 +6,7 @@ import { causesOf, type Cause, type Outcome } from '@careful-latch/core/verdict'
 import { Sign, SignWithWord, colorOf, shownAs } from '../drawn/signs';
 import { LinkArea } from '../theme/link-area';
 import { shortDayText } from '../theme/dates';
-import { TARGET, cut, usePalette } from '../theme/theme';
+import { TARGET, cut, usePalette, outline } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
 import { EvidencePane, ShownEvidence } from '../evidence/evidence';
 import { ClaimedAndFound } from './claimed';
@@ -28,7 +28,7 @@ function FindingCard({ walk, outcome }: { walk: Walk; outcome: Outcome }) {
   return (
     <View
       testID={`finding-${outcome.rule}`}
-      style={[{ backgroundColor: palette.sheet, borderLeftWidth: 4, borderColor: color }, cut(10)]}
+      style={[{ backgroundColor: palette.sheet }, outline(color, shownAs(outcome) === 'violation'), cut(10)]}
     >
       <Pressable
         role="button"

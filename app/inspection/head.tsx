@@ -47,7 +47,13 @@ function Request({ inspection }: { inspection: Inspection }) {
     return (
       <Quiet>{`You asked the office for an inspection ${dayText(inspection.claimed.at)}. It records what it finds itself; what is issued to you is shown here.`}</Quiet>
     );
-  if (!sure) return <Button title="Ask the office for an inspection" onPress={() => setSure(true)} />;
+  if (!sure)
+    return (
+      <View style={{ gap: 8 }}>
+        <Quiet>A self-check: your firm alone sees it, until you ask the office for an inspection.</Quiet>
+        <Button title="Ask the office for an inspection" onPress={() => setSure(true)} />
+      </View>
+    );
   return (
     <View style={{ gap: 8 }}>
       <Quiet>

@@ -2,14 +2,14 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Outcome } from '@careful-latch/core/verdict';
 import { Sign, severityWord, shownAs } from '../drawn/signs';
-import { TARGET, cut, stylesOf } from '../theme/theme';
+import { TARGET, cut, stylesOf, outline } from '../theme/theme';
 import { Words } from '../theme/words';
 import { Working } from './working';
 
 const useStyles = stylesOf((palette) => ({
-  line: { backgroundColor: palette.sheet, borderLeftWidth: 4, borderColor: palette.holds, ...cut(8) },
-  violation: { borderColor: palette.violation },
-  advice: { borderColor: palette.advice },
+  line: { backgroundColor: palette.sheet, ...outline(palette.holds, false), ...cut(8) },
+  violation: outline(palette.violation, true),
+  advice: outline(palette.advice, false),
   press: { minHeight: TARGET, flexDirection: 'row', alignItems: 'center', gap: 10, padding: 8 },
   words: { flex: 1, fontSize: 17, lineHeight: 23, color: palette.holds },
   violated: { color: palette.violation },

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
 import type { Case } from '@careful-latch/core/case';
-import { ratingRow, weakest } from '@careful-latch/core/electrical';
+import { ratingRow, weakest, weakestOfUnlike } from '@careful-latch/core/electrical';
 import { READING_FONT, TEXT_FONT, usePalette } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
 
@@ -15,13 +15,14 @@ export const RatingRow = memo(function RatingRow({ site }: { site: Case }) {
   const links = ratingRow(site);
   const ahead = links.filter((link) => link.station !== 'breaker');
   const weak = weakest(ahead);
+  const named = weakestOfUnlike(ahead);
   const breaker = links.find((link) => link.station === 'breaker');
   const most = Math.max(30, ...links.map((link) => link.ratingA ?? 0));
   const width = 340;
   const scale = (amps: number) => (amps / most) * (width - 70);
   const over = weak && breaker?.ratingA !== undefined && breaker.ratingA > weak.ratingA;
   const summary = weak
-    ? `Weakest: ${weak.part}, ${weak.ratingA} A.${breaker?.ratingA === undefined ? '' : ` Backfed breaker: ${breaker.ratingA} A${over ? ', too large.' : '.'}`}`
+    ? `${named ? `Weakest: ${named.part}, ${named.ratingA} A.` : `All bear ${weak.ratingA} A.`}${breaker?.ratingA === undefined ? '' : ` Backfed breaker: ${breaker.ratingA} A${over ? ', too large.' : '.'}`}`
     : 'No rating is recorded yet.';
   return (
     <View role="img" aria-label={`Rating row. ${summary}`} style={{ gap: 4 }}>
@@ -47,7 +48,7 @@ export const RatingRow = memo(function RatingRow({ site }: { site: Case }) {
               fontWeight={isWeak || tooLarge ? '700' : '400'}
               fill={tooLarge ? palette.violation : palette.ink}
             >
-              {`${link.part}${isWeak && weak.part === link.part ? ', weakest' : tooLarge ? ', too large' : ''}`}
+              {`${link.part}${named?.part === link.part ? ', weakest' : tooLarge ? ', too large' : ''}`}
             </SvgText>,
             link.ratingA === undefined ? (
               <Line

@@ -5,7 +5,7 @@ import { factLabel, valueText } from '@careful-latch/core/case';
 import type { SetAside } from '../stores/device';
 import { catchUp, readAside, undo, useInspections } from '../stores/inspections';
 import { usePhotos } from '../stores/photos';
-import { TARGET, usePalette } from '../theme/theme';
+import { TARGET, usePalette, outline } from '../theme/theme';
 import { useSoon } from '../theme/use-soon';
 import { signInFor } from '../theme/way-on';
 import { Words } from '../theme/words';
@@ -104,7 +104,7 @@ const Saved = memo(function Saved({
           key={alike[0].change.id}
           role="alert"
           onPress={readAside}
-          style={{ padding: 10, borderLeftWidth: 4, borderColor: palette.violation, backgroundColor: palette.sheet }}
+          style={{ padding: 10, backgroundColor: palette.sheet, ...outline(palette.violation, true) }}
         >
           <Words color={palette.violation} style={{ fontSize: 16 }}>
             {asideText(alike, byId[alike[0].change.inspection]?.header.address)}

@@ -20,7 +20,7 @@ import type { Walk } from './walk';
 
 const PLURAL: Readonly<Record<string, string>> = {
   cord: 'another cord',
-  stretch: 'another stretch',
+  run: 'another run',
   circuit: 'another circuit',
 };
 /** Facts of other stations that decide here too, shown on the sheet so that nobody walks back for them. */

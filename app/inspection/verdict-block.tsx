@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import { VERDICT_WORDS, type Evaluation } from '@careful-latch/core/verdict';
 import { Sign } from '../drawn/signs';
-import { cut, usePalette } from '../theme/theme';
+import { cut, usePalette, outline } from '../theme/theme';
 import { Words } from '../theme/words';
 
 /** What the engine says of the whole, in its own block: it shows, a person decides. */
@@ -30,9 +30,8 @@ export const VerdictBlock = memo(function VerdictBlock({ evaluation }: { evaluat
           gap: 12,
           padding: 12,
           backgroundColor: hazard ? fill : palette.sheet,
-          borderLeftWidth: 6,
-          borderColor: fill,
         },
+        outline(fill, kind === 'violation' && !hazard),
         cut(14),
       ]}
     >

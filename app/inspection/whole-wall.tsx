@@ -76,10 +76,15 @@ export function WholeWall({ walk }: { walk: Walk }) {
   const palette = usePalette();
   const router = useRouter();
   const stateOf = (station: Station) => walk.states[STATIONS.indexOf(station)]!;
+  const hazardous = new Set(
+    walk.evaluation.outcomes.flatMap((one) =>
+      one.outcome === 'violation' && one.severity === 'hazard' ? [one.station] : [],
+    ),
+  );
   const parts = STATIONS.map((station) => ({
     id: station,
     name: STATION_NAMES[station],
-    state: STATE[stateOf(station)],
+    state: hazardous.has(station) && stateOf(station) === 'violated' ? ('hazard' as const) : STATE[stateOf(station)],
     value: summary(walk, station),
     inHand: false,
   }));

@@ -4,7 +4,7 @@ import { dueAt, stateOf, stateWords, type Inspection, type State } from '@carefu
 import { VERDICT_WORDS } from '@careful-latch/core/verdict';
 import { PATH_STRIP_HEIGHT, PathStrip } from '../drawn/path-line';
 import { Sign } from '../drawn/signs';
-import { useWalkInList } from '../inspection/walk';
+import { useWalkInList, type Walk } from '../inspection/walk';
 import { dueWords } from './due';
 import { screenOf } from './screen-of';
 import { LinkArea } from '../theme/link-area';
@@ -25,6 +25,17 @@ export const SIGN: Readonly<Record<State, 'holds' | 'violation' | 'unproven'>> =
   revoked: 'violation',
 };
 
+/** A draft that must not be energized is no plain draft. */
+const isDangerous = (state: State, walk: Walk | undefined): boolean =>
+  SIGN[state] === 'unproven' && walk?.evaluation.verdict === 'do-not-energize';
+
+/** The sign of an inspection in a list. */
+export function ListSign({ inspection, size = 24 }: { inspection: Inspection; size?: number }) {
+  const state = stateOf(inspection);
+  const dangerous = isDangerous(state, useWalkInList(inspection));
+  return <Sign kind={dangerous ? 'violation' : SIGN[state]} hazard={dangerous || state === 'stop-work'} size={size} />;
+}
+
 /** One inspection in the list: where it is, how it stands, what is due, and its path in small. */
 export const InspectionRow = memo(function InspectionRow({
   inspection,
@@ -37,9 +48,12 @@ export const InspectionRow = memo(function InspectionRow({
   const state = stateOf(inspection);
   const walk = useWalkInList(inspection);
   const due = dueAt(inspection);
+  const dangerous = isDangerous(state, walk);
   const late = due !== undefined && due.day < today;
   const claimed = inspection.docket.violations.filter((one) => one.state === 'claimed').length;
-  const color = { holds: palette.holds, violation: palette.violation, unproven: palette.unproven }[SIGN[state]];
+  const color = { holds: palette.holds, violation: palette.violation, unproven: palette.unproven }[
+    dangerous ? 'violation' : SIGN[state]
+  ];
   const next = due
     ? dueWords(due, today)
     : state === 'draft' || state === 'reinspection'
@@ -60,7 +74,7 @@ export const InspectionRow = memo(function InspectionRow({
     >
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'flex-start' }}>
         <View style={{ paddingTop: 3 }}>
-          <Sign kind={SIGN[state]} hazard={state === 'stop-work'} />
+          <ListSign inspection={inspection} />
         </View>
         <View style={{ flex: 1 }}>
           <Words style={{ fontSize: 20, lineHeight: 26, fontWeight: '700' }}>{inspection.header.address}</Words>

@@ -2,8 +2,7 @@ import { createColumnHelper, useTable } from '@tanstack/react-table';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { FlatList, Pressable, ScrollView, View } from 'react-native';
-import { dueAt, stateWords, stateOf, type Inspection } from '@careful-latch/core/record';
-import { Sign } from '../drawn/signs';
+import { dueAt, stateWords, type Inspection } from '@careful-latch/core/record';
 import { Findings } from '../inspection/findings';
 import { PathOverview } from '../inspection/path-overview';
 import { VerdictBlock } from '../inspection/verdict-block';
@@ -16,7 +15,7 @@ import { Button } from '../theme/elements';
 import { Fence } from '../theme/fence';
 import { TARGET, usePalette } from '../theme/theme';
 import { Quiet, Title, Words } from '../theme/words';
-import { SIGN } from './row';
+import { ListSign } from './row';
 import { Unshown } from './unshown';
 
 const column = createColumnHelper<typeof TABLE_FEATURES, Inspection>();
@@ -105,13 +104,7 @@ export function WideList({ inspections, today }: { inspections: readonly Inspect
                     role="cell"
                     style={{ width: WIDTHS[name]!, paddingHorizontal: 8, flexDirection: 'row', gap: 8 }}
                   >
-                    {name === 'address' && (
-                      <Sign
-                        kind={SIGN[stateOf(item.original)]}
-                        hazard={stateOf(item.original) === 'stop-work'}
-                        size={20}
-                      />
-                    )}
+                    {name === 'address' && <ListSign inspection={item.original} size={20} />}
                     <Words
                       numberOfLines={2}
                       color={late ? palette.violation : palette.ink}

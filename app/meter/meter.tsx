@@ -51,9 +51,12 @@ type Meter = ReturnType<typeof useMeter>;
 export function MeterPane({
   meter: { now, behaviour, setBehaviour, stop },
   onAgain,
+  onType,
 }: {
   meter: Meter;
   onAgain: () => void;
+  /** A value is typed instead, for the fact that the meter did not give. */
+  onType: (path: string) => void;
 }) {
   const palette = usePalette();
   if (!now) return null;
@@ -74,7 +77,11 @@ export function MeterPane({
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {now.why !== undefined && <Plate role="button" label="Take it again" onPress={onAgain} />}
-        <Plate role="button" quiet label={now.why === undefined ? 'Stop' : 'Type it instead'} onPress={stop} />
+        {now.why === undefined ? (
+          <Plate role="button" quiet label="Stop" onPress={stop} />
+        ) : (
+          <Plate role="button" quiet label="Type it instead" onPress={() => onType(now.path)} />
+        )}
       </View>
       {now.why !== undefined && (
         <Plates label="What the simulated meter does">

@@ -173,8 +173,8 @@ export const FactPlates = memo(function FactPlates({
     meta.kind === 'amount' && typeof value === 'number' && !meta.choices.some((one) => Number(one.value) === value);
   const choose = useCallback(
     (chosen: string, again: boolean) => {
-      const value = meta.kind === 'amount' && chosen !== NOT_SEEN ? Number(chosen) : chosen;
-      onRecord(path, again ? null : value); // the chosen plate again takes it back: not looked at yet
+      if (again) return; // chosen stays chosen: Undo takes away
+      onRecord(path, meta.kind === 'amount' && chosen !== NOT_SEEN ? Number(chosen) : chosen);
     },
     [meta, onRecord, path],
   );
@@ -192,7 +192,7 @@ export const FactPlates = memo(function FactPlates({
       ))}
       {meta.kind === 'amount' && (
         <TypedAmount
-          key={typed ? String(value) : 'none'}
+          key={`${path} ${typed ? String(value) : ''}`}
           path={path}
           meta={meta}
           value={typed ? (value as number) : undefined}

@@ -15,8 +15,10 @@ interface Props {
   /** The drawing stands before the label rather than above it. */
   readonly inline?: boolean;
   readonly quiet?: boolean;
-  /** Takes no touch now, and says so to a screen reader alone: what it looks like must not flicker. */
+  /** There is nothing to be done by it: it looks dead. */
   readonly disabled?: boolean;
+  /** Takes no touch for a moment, and says so to a screen reader alone: what it looks like must not flicker. */
+  readonly deaf?: boolean;
   readonly role?: 'radio' | 'button';
   readonly style?: ViewStyle;
   readonly testID?: string;
@@ -26,6 +28,9 @@ const useStyles = stylesOf((palette) => ({
   plate: { minHeight: TARGET, minWidth: 56, maxWidth: '100%', padding: 1, backgroundColor: palette.quiet, ...cut() },
   quiet: { backgroundColor: palette.hairline },
   chosen: { backgroundColor: palette.ink },
+  /** No plate, and no outline: bare paper. */
+  dead: { backgroundColor: palette.paper, opacity: 0.5 },
+  deadFace: { backgroundColor: palette.paper },
   pressed: { opacity: 0.7 },
   face: {
     flex: 1,
@@ -56,6 +61,7 @@ export function Plate({
   inline = false,
   quiet = false,
   disabled = false,
+  deaf = false,
   role = 'radio',
   style,
   testID,
@@ -66,7 +72,7 @@ export function Plate({
   return (
     <Pressable
       onPress={onPress}
-      disabled={disabled}
+      disabled={disabled || deaf}
       role={role}
       aria-checked={role === 'radio' ? selected : undefined}
       aria-label={note === undefined ? label : `${label}, ${note}`}
@@ -75,11 +81,12 @@ export function Plate({
         styles.plate,
         quiet && styles.quiet,
         selected && styles.chosen,
+        disabled && styles.dead,
         pressed && styles.pressed,
         style,
       ]}
     >
-      <View style={[styles.face, inline && styles.inline, selected && styles.chosen]}>
+      <View style={[styles.face, inline && styles.inline, selected && styles.chosen, disabled && styles.deadFace]}>
         {drawing?.(selected ? palette.paper : quiet ? palette.quiet : palette.ink)}
         <Label
           style={[

@@ -56,7 +56,7 @@ export function SaidTogether({
       </View>
       <Plate
         role="button"
-        disabled={seen !== which}
+        deaf={seen !== which}
         label={
           lines.length === 1 ? 'It is so' : begun ? `The rest is so (${lines.length})` : `All ${lines.length} are so`
         }

@@ -1,7 +1,6 @@
 import { memo, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import {
-  NOT_SEEN,
   STATION_NAMES,
   factAt,
   factLabel,
@@ -25,6 +24,7 @@ import { Quiet, Words } from '../theme/words';
 import type { useHand } from '../wall/hand';
 import { PutAside } from './put-aside';
 import { SaidTogether } from './said-together';
+import { ToldNow } from './told';
 import { useDeaf } from './use-deaf';
 
 type Hand = ReturnType<typeof useHand>;
@@ -95,7 +95,11 @@ export function Strip({
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const left = usePreferences((one) => one.leftHanded);
-  const { here, question, answer, stays, doubt, known, next, trouble, waitsFor, ahead, open, step } = inHand;
+  const { here, answer, told, stays, doubt, next, trouble, waitsFor, ahead, open, step } = inHand;
+  /** A hazard has the strip to itself: nothing is asked beside it. */
+  const hazard = told[0]?.severity === 'hazard';
+  const question = hazard ? undefined : inHand.question;
+  const known = hazard ? [] : inHand.known;
   const what = `${here?.id ?? station} ${question?.kind === 'fact' ? question.path : (question?.kind ?? 'done')}`;
   const deaf = useDeaf(what);
   const [all, setAll] = useState<string>();
@@ -118,16 +122,17 @@ export function Strip({
       key="not-seen"
       role="button"
       quiet
-      disabled={path === undefined || deaf}
+      disabled={question === undefined}
+      deaf={deaf}
       label="Not seen"
-      onPress={() => acts.answer(path!, NOT_SEEN)}
+      onPress={acts.notSeen}
     />,
     <View key="middle" style={{ flex: 1, flexDirection: 'row', justifyContent: 'center' }}>
       {question?.kind === 'glance' && (
-        <Plate role="button" quiet disabled={deaf} label="One after the other" onPress={acts.one} />
+        <Plate role="button" quiet deaf={deaf} label="One after the other" onPress={acts.one} />
       )}
-      {question?.kind !== 'glance' && stays && (
-        <Plate role="button" label="Go on" disabled={deaf} onPress={acts.goOn} />
+      {question?.kind !== 'glance' && stays && !hazard && (
+        <Plate role="button" label="Go on" deaf={deaf} onPress={acts.goOn} />
       )}
     </View>,
     <Plate key="undo" role="button" quiet disabled={!canUndo} label="Undo" onPress={acts.takeBack} />,
@@ -139,16 +144,21 @@ export function Strip({
           <Words role="alert" color={palette.violation} style={{ fontSize: 16, lineHeight: 21 }}>
             {trouble}
           </Words>
-        ) : answer ? (
+        ) : told.length > 0 ? null : answer ? (
           <>
             <Sign kind={shownAs(answer)} hazard={answer.severity === 'hazard'} size={18} />
-            <Words numberOfLines={stays ? 4 : 2} color={colorOf(palette, shownAs(answer))} style={styles.answerWords}>
+            <Words color={colorOf(palette, shownAs(answer))} style={styles.answerWords}>
               {`${severityWord(answer.outcome, answer.severity)}: ${answer.reason}`}
             </Words>
           </>
         ) : null}
       </View>
       <PutAside step={step} />
+      {told.length > 0 && (
+        <ScrollView style={{ maxHeight: hazard ? 430 : 190, flexGrow: 0 }}>
+          <ToldNow told={told} station={station} onSee={acts.pick} onGoOn={acts.goOn} />
+        </ScrollView>
+      )}
       {here && known.length > 0 && (stays || question?.kind === 'fact') && (
         <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 8 }}>
           {known.map((one) => (
@@ -156,6 +166,7 @@ export function Strip({
           ))}
         </ScrollView>
       )}
+      {asks === undefined && <View style={{ alignSelf: 'flex-end' }}>{evidence}</View>}
       {asks !== undefined && (
         <View style={{ flexDirection: 'row', gap: 8, alignItems: 'flex-start' }}>
           <View aria-live="polite" style={{ flex: 1 }}>
@@ -165,7 +176,7 @@ export function Strip({
                 {asks}
               </Words>
             </Asked>
-            {help && meta && <Quiet numberOfLines={2}>{meta.ask}</Quiet>}
+            {help && meta && <Quiet>{meta.ask}</Quiet>}
             {own.map(({ given, attempt }) => (
               <Words key={`${given} ${attempt}`} style={{ fontSize: 16, lineHeight: 21 }}>
                 {`${given}: `}
@@ -195,7 +206,7 @@ export function Strip({
                 <Plate
                   key={reading.label}
                   role="button"
-                  disabled={deaf}
+                  deaf={deaf}
                   label={reading.label}
                   {...(reading === question.asThere && { note: `as at ${there}` })}
                   inline
@@ -235,7 +246,7 @@ export function Strip({
                 onRecord={acts.answer}
               />
             </View>
-          ) : open ? null : (
+          ) : open || hazard ? null : (
             <Done
               station={station}
               words={stays ? undefined : emptyWords(station, waitsFor, ahead)}

@@ -17,6 +17,10 @@ export const usePalette = () => useContext(PaletteContext);
 export const cut = (px = 10) =>
   ({ clipPath: `polygon(0 0, calc(100% - ${px}px) 0, 100% ${px}px, 100% 100%, 0 100%)` }) as object;
 
+/** The outline of what tells an outcome: broken round what is violated, whole round all else; beside it stands the sign, nothing is told by color alone. */
+export const outline = (color: string, broken: boolean) =>
+  ({ borderWidth: broken ? 2.5 : 1, borderStyle: broken ? 'dashed' : 'solid', borderColor: color }) as const;
+
 /** Styles made once for each palette: the browser gets classes of them, and what changes at a tap is a class. */
 export function stylesOf<T extends StyleSheet.NamedStyles<T>>(make: (palette: Palette) => T): () => T {
   const made = new Map<Palette, T>();

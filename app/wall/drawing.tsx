@@ -54,6 +54,7 @@ export function Drawing({
   if (station === 'function')
     return (
       <>
+        <Disagreements site={c} onHand={acts.pick} onMechanism={() => acts.pick('transfer.mechanism')} />
         <Mechanism site={c} at={given}>
           {({ picture, play }) => (
             <View style={{ flexDirection: 'row', gap: 12 }}>
@@ -67,7 +68,6 @@ export function Drawing({
             </View>
           )}
         </Mechanism>
-        <Disagreements site={c} onHand={acts.pick} onMechanism={() => acts.pick('transfer.mechanism')} />
       </>
     );
   const scene = SCENES[station];
@@ -177,7 +177,13 @@ function InNoSlot({ site, acts }: { site: Case; acts: Acts }) {
 
 function Tags({ parts, onTouch }: { parts: readonly Seen[]; onTouch: (id: string) => void }) {
   const palette = usePalette();
-  const color = { hazard: palette.violation, violated: palette.violation, known: palette.ink, open: palette.unproven, untouched: palette.quiet };
+  const color = {
+    hazard: palette.violation,
+    violated: palette.violation,
+    known: palette.ink,
+    open: palette.unproven,
+    untouched: palette.quiet,
+  };
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, marginTop: 6 }}>
       {parts.map((one) => (

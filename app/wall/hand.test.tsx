@@ -2,6 +2,8 @@ import { act, renderHook } from '@testing-library/react';
 import { emptyCase, factAt, recordedAt, recordedFacts, withFact, type Case } from '@careful-latch/core/case';
 import { example } from '../../core/test/examples';
 import { touched } from '@careful-latch/core/record';
+import { brokenFacts, evaluate, violationsOf } from '@careful-latch/core/verdict';
+import { stationOfPath } from '@careful-latch/core/walk';
 import { walkOf } from '../inspection/walk';
 import { office } from '../stores/office';
 import { closeStore, openInspection, openStore, record, useInspections } from '../stores/inspections';
@@ -162,4 +164,61 @@ test('what cannot be recorded is said, and nothing is lost', () => {
   expect(site()).toEqual(
     expect.objectContaining({ transfer: withFact(emptyCase('2020'), 'transfer.kind', 'retrofit-interlock').transfer }),
   );
+});
+
+test('whatever an answer makes wrong, at another station too, is told by that touch, and the walk stops for it', () => {
+  for (const [path, value] of [
+    ['inlet.ratingA', 30],
+    ['inlet.configuration', 'L14-30'],
+    ['breaker.construction', 'common-trip'],
+  ] as const)
+    record(touched(id, path, value));
+  const hand = at('breaker');
+  act(() => hand.current.acts.answer('breaker.ratingA', 50));
+  expect(hand.current.inHand.told.map(({ rule, severity }) => [rule, severity])).toContainEqual([
+    'inlet/breaker-not-above-inlet',
+    'correction',
+  ]);
+  expect(hand.current.inHand).toMatchObject({ here: { id: 'breaker/face' }, stays: true });
+  expect(go).not.toHaveBeenCalled();
+  // it is seen where it is drawn broken
+  expect(hand.current.inHand.told.every(({ path }) => path === 'breaker.ratingA')).toBe(true);
+  act(() => hand.current.acts.goOn());
+  expect(hand.current.inHand.told).toEqual([]);
+  // what was wrong before is not told once more
+  act(() => hand.current.acts.answer('breaker.heldDown', 'yes'));
+  expect(hand.current.inHand.told).toEqual([]);
+});
+
+test.each([
+  'inlet-receptacle',
+  'panel-several-mains',
+  'labels-wrong-system',
+  'case-5-bonded-unswitched',
+  'cord-too-small',
+  'case-2-breaker-50-before-inlet-30',
+])('a house that is right until the last answer: %s', (name) => {
+  const wrong = example(name);
+  const [path] = [...brokenFacts(wrong, evaluate(wrong)).keys()];
+  const without = withFact(wrong, path!, undefined);
+  const news = [...wrongRules(wrong)].filter((rule) => !wrongRules(without).has(rule));
+  expect(news).not.toEqual([]);
+  record({
+    type: 'facts',
+    inspection: id,
+    facts: recordedFacts(without).map((one) => ({ path: one, value: factAt(without, one) as string, how: 'touched' })),
+  });
+  const hand = at(stationOfPath(path!));
+  act(() => hand.current.acts.answer(path!, factAt(wrong, path!) as string));
+  expect(hand.current.inHand.told.map(({ rule }) => rule).sort()).toEqual(news.sort());
+  expect(go).not.toHaveBeenCalled();
+});
+const wrongRules = (c: Case) =>
+  new Set(violationsOf(evaluate(c)).flatMap((one) => (one.severity === 'advisory' ? [] : [one.rule])));
+
+test('not seen is an answer to all that is read at one glance', () => {
+  const hand = at('source');
+  expect(hand.current.inHand.question).toMatchObject({ kind: 'glance' });
+  act(() => hand.current.acts.notSeen());
+  expect(site().source).toMatchObject({ fuel: 'not-seen', runningW: 'not-seen', startingW: 'not-seen' });
 });

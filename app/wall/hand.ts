@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
-import { factAt, listOf, withFact, type Case, type How, type Station } from '@careful-latch/core/case';
-import { stationState, type Evaluation, type Outcome } from '@careful-latch/core/verdict';
+import { NOT_SEEN, factAt, listOf, withFact, type Case, type How, type Station } from '@careful-latch/core/case';
+import { brokenFacts, newlyWrong, stationState, type Outcome, type Told } from '@careful-latch/core/verdict';
 import {
   WALK,
   doubtOf,
@@ -16,6 +16,7 @@ import {
   questionAt,
   saidBy,
   stationOfPath,
+  unseenBy,
   type Line,
   type PartHere,
   type Question,
@@ -50,6 +51,8 @@ interface InHand {
   readonly doubt: string | undefined;
   /** What the last answer did. */
   readonly answer: Outcome | undefined;
+  /** What the last answer made wrong, anywhere in the house: the walk has stopped for it. */
+  readonly told: readonly ToldHere[];
   /** The fact of a station that was passed over without which nothing is asked here; to what lies ahead the walk comes by itself. */
   readonly waitsFor: string | undefined;
   /** Whether something here is still unproven, and asked once more is known of what lies ahead. */
@@ -65,11 +68,14 @@ interface InHand {
   readonly step: Step | undefined;
 }
 
+/** What was made wrong, and where it is to be seen. */
+export interface ToldHere extends Told {
+  readonly path: string | undefined;
+  readonly station: Station;
+}
+
 /** A fact, its value, and how it is recorded where not as the others. */
 export type Said = readonly [path: string, value: string | number | null, how?: How];
-
-const violated = ({ outcomes }: Evaluation) =>
-  new Set(outcomes.filter((one) => one.outcome === 'violation').map((one) => one.rule));
 
 /** The part in hand; of an entry that is not there yet, the first that would be asked. */
 function partOf(c: Case, station: Station, hand: Hand): PartHere | undefined {
@@ -81,6 +87,17 @@ function partOf(c: Case, station: Station, hand: Hand): PartHere | undefined {
 
 /** The walk as it stands after whatever has just been recorded. */
 const walkNow = (inspection: string): Walk => walkOf(useInspections.getState().byId[inspection]!);
+
+/** Where each of what is told is to be seen: at the fact that is drawn broken for it. */
+function toldAt({ inspection, evaluation }: Walk, news: readonly Told[]): readonly ToldHere[] {
+  if (news.length === 0) return [];
+  const broken = [...brokenFacts(inspection.case, evaluation, inspection.rules?.profile)];
+  return news.map((one) => {
+    const outcome = evaluation.outcomes.find(({ rule }) => rule === one.rule)!;
+    const path = broken.find(([, outcomes]) => outcomes.includes(outcome))?.[0];
+    return { ...one, path, station: path === undefined ? outcome.station : stationOfPath(path) };
+  });
+}
 
 /** What comes into hand at a station, and everything that a touch there does. */
 export function useHand(
@@ -95,6 +112,7 @@ export function useHand(
   const [last, setLast] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string>();
   const [step, setStep] = useState<Step>();
+  const [told, setTold] = useState<readonly ToldHere[]>([]);
 
   const first = useMemo(() => nextPart(c, evaluation, station), [c, evaluation, station]);
   const here = useMemo(() => {
@@ -146,9 +164,9 @@ export function useHand(
       setLast(facts.map(([path]) => path));
       const after = walkNow(inspection.id);
       setStep([c, after.inspection.case]);
-      const known = violated(evaluation);
-      const own = facts.flatMap(([path]) => outcomesBeside(after.evaluation, path));
-      const stops = own.some((one) => shownAs(one) === 'violation' && !known.has(one.rule));
+      const news = toldAt(after, newlyWrong(evaluation, after.evaluation));
+      setTold(news);
+      const stops = news.length > 0;
       const now = after.inspection.case;
       const added = hand?.entry !== undefined && partsAt(now, station).find((one) => one.entry === hand.entry);
       // A slot that was touched brings its own parts, whatever was in hand.
@@ -164,7 +182,7 @@ export function useHand(
         setHand({ id: stay.id, ...(hand?.single && { single: true }) });
       else {
         setHand(undefined);
-        leave(after);
+        if (!stops) leave(after);
       }
     },
     [here, c, inspection.id, evaluation, hand, station, usual, like, leave],
@@ -181,7 +199,12 @@ export function useHand(
     );
   }, [c, evaluation, last, station]);
 
-  const touch = (id: string) => setHand({ id, stays: true });
+  /** Takes into hand; what was told has been read by then. */
+  const take = (now: Hand | undefined) => {
+    setTold([]);
+    setHand(now);
+  };
+  const touch = (id: string) => take({ id, stays: true });
   const acts = useSteady({
     say,
     read: (reading: Reading, how: How) => say(here ? saidBy(c, here, reading) : [], how, reading.label),
@@ -190,6 +213,14 @@ export function useHand(
     says: (reading: Reading) => (here ? saidBy(c, here, reading) : []),
     answer: (path: string, value: string | number | null, asRead?: string) =>
       say([[path, value]], howAgain(c, evaluation, path, value), asRead),
+    /** Somebody looked, and could not see what the question asks for. */
+    notSeen: () =>
+      here &&
+      question &&
+      say(
+        unseenBy(c, here, question).map((path) => [path, NOT_SEEN]),
+        'touched',
+      ),
     allSo: (lines: readonly Line[]) =>
       say(
         lines.map(({ path, right }) => [path, right]),
@@ -209,27 +240,28 @@ export function useHand(
     pick: (path: string) => {
       const found = partOfPath(c, path);
       if (!found) return;
-      if (found.station === station) setHand({ id: found.id, stays: true, path });
+      if (found.station === station) take({ id: found.id, stays: true, path });
       else go(found.station, found.id);
     },
     /** Takes one fact of the part in hand, to answer it by itself. */
-    change: (path: string) => here && setHand({ ...hand, id: here.id, path }),
-    one: () => here && setHand({ ...hand, id: here.id, single: true }),
+    change: (path: string) => here && take({ ...hand, id: here.id, path }),
+    one: () => here && take({ ...hand, id: here.id, single: true }),
     goOn: () => {
-      setHand(undefined);
+      take(undefined);
       leave(walk);
     },
     /** Begins a cord, a stretch or a circuit that is not there yet. */
     add: () => {
       const list = listOf(station)!.list;
       const index = (factAt(c, list) as unknown[] | undefined)?.length ?? 0;
-      setHand({ id: `new ${index}`, entry: `${list}[${index}]` });
+      take({ id: `new ${index}`, entry: `${list}[${index}]` });
     },
     takeBack: () => {
       const undone = useInspections.getState().undos.findLast((one) => one.inspection === inspection.id)?.body;
       undo(inspection.id);
       const path = undone?.type === 'facts' ? undone.facts[0]?.path : undefined;
       setLast([]);
+      setTold([]);
       setStep(undefined);
       if (path === undefined) return;
       const part = partOfPath(walkNow(inspection.id).inspection.case, path);
@@ -265,6 +297,7 @@ export function useHand(
     stays,
     doubt,
     answer,
+    told,
     waitsFor,
     ahead: unproven.length > 0,
     open: first !== undefined,

@@ -69,8 +69,14 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
   const canUndo = useInspections((one) => one.undos.some((each) => each.inspection === id));
   const meter = useMeter(inspection.header.address);
   const again = useRef<() => void>(undefined);
+  const typed = useRef<(path: string) => void>(undefined);
   const measure = (paths: readonly string[], reading?: Reading) => {
     again.current = () => measure(paths, reading);
+    typed.current = (path) => {
+      meter.stop();
+      if (reading) acts.say(acts.says(reading), 'touched');
+      acts.change(path);
+    };
     void meter.take(paths, (taken, instrument) => {
       const says: Said[] = reading ? acts.says(reading).map(([path, value]) => [path, value, 'touched']) : [];
       acts.say([...says, ...taken.map(({ path, value }): Said => [path, value])], 'meter', instrument);
@@ -111,7 +117,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
       onMeter={measure}
       instead={
         meter.now ? (
-          <MeterPane meter={meter} onAgain={() => again.current?.()} />
+          <MeterPane meter={meter} onAgain={() => again.current?.()} onType={(path) => typed.current?.(path)} />
         ) : here && asked !== undefined && helping === asked ? (
           <Suspense fallback={null}>
             <Help site={c} here={here} />

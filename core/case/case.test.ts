@@ -253,9 +253,9 @@ describe('facts', () => {
 
 describe('sheets', () => {
   const on = (c: typeof GOOD, stations: readonly Station[] = STATIONS) =>
-    stations.flatMap((one) => sheet(c, one).flatMap((group) => group.paths)).map((path) =>
-      path.replace(/\[\d+\]/g, ''),
-    );
+    stations
+      .flatMap((one) => sheet(c, one).flatMap((group) => group.paths))
+      .map((path) => path.replace(/\[\d+\]/g, ''));
   const MECHANISM_NAMES = Object.keys(MECHANISMS) as MechanismName[];
   const kindWith = (name: MechanismName) =>
     (Object.keys(TRANSFER_KINDS) as TransferKind[]).find((kind) => goesWith(name, kind));

@@ -44,7 +44,7 @@ export function metaOf(path: string): FactMeta {
 export function partName(path: string): string | undefined {
   const match = path.includes('[') && /(?:^|\.)(\w+)\[(\d+)\]/.exec(path);
   return match
-    ? `${{ stretches: 'stretch', circuits: 'circuit' }[match[1]!] ?? match[1]} ${Number(match[2]) + 1}`
+    ? `${{ stretches: 'run', circuits: 'circuit' }[match[1]!] ?? match[1]} ${Number(match[2]) + 1}`
     : undefined;
 }
 
@@ -59,9 +59,9 @@ export function valueText(path: string, value: unknown): string {
   if (value === undefined) return 'not looked at yet';
   if (value === 'not-seen') return 'looked, not seen';
   const meta = metaOf(path);
-  const label =
-    meta.kind === 'choice' || meta.kind === 'yes-no'
-      ? (meta.choices.find((one) => one.value === value)?.label ?? String(value))
-      : String(value);
-  return meta.unit ? `${label} ${meta.unit}` : label;
+  const named = meta.choices.find((one) => one.value === String(value))?.label;
+  // A number that has a name, as an open circuit has, is told by it.
+  if (named !== undefined && (meta.kind !== 'amount' || named !== String(value)))
+    return meta.kind === 'size' ? `${value as string} ${meta.unit}` : named;
+  return meta.unit ? `${String(value)} ${meta.unit}` : String(value);
 }

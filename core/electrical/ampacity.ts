@@ -205,7 +205,7 @@ function ampacityUnder(look: Look, size: WireSize, under: Conditions): StretchAm
     'A',
     method.capCites ?? TERMINALS,
   );
-  look.step('Ampacity of this stretch', ampacityA, 'A', 'the smaller of the two');
+  look.step('Ampacity of this run', ampacityA, 'A', 'the smaller of the two');
   if (deviceA > 0)
     look.step(
       deviceA > ampacityA

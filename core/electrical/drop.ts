@@ -49,7 +49,7 @@ function stretchRun(look: Look, index: number, withGround: boolean): Run {
   const groundSize = wire ? conductorOf(look, index, 'groundAwg').size : size;
   const neutralSize = look.attempt((side) => conductorOf(side, index, 'neutralAwg').size).value;
   return {
-    name: `feeder stretch ${index + 1}`,
+    name: `feeder run ${index + 1}`,
     metal,
     size,
     groundSize,

@@ -182,7 +182,15 @@ export class Look {
     this.shared =
       at instanceof Look
         ? at.shared
-        : { site: at, edition: edition ?? at.edition, numbers, readings, facts: new Map(), done: new Map(), inDoubt: new Set() };
+        : {
+            site: at,
+            edition: edition ?? at.edition,
+            numbers,
+            readings,
+            facts: new Map(),
+            done: new Map(),
+            inDoubt: new Set(),
+          };
     this.working = new Working(this.shared.edition, this.shared.site);
   }
 

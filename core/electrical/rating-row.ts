@@ -97,6 +97,12 @@ export function weakest(links: readonly Link[]): (Link & { ratingA: number }) | 
   return found;
 }
 
+/** The weakest of links that differ; undefined where all bear alike, or none is known: none of them is weak then. */
+export const weakestOfUnlike = (links: readonly Link[]): Link | undefined => {
+  const weak = weakest(links);
+  return links.some(({ ratingA }) => ratingA !== undefined && ratingA !== weak?.ratingA) ? weak : undefined;
+};
+
 /** The whole row, the backfed breaker included where there is one. */
 export function allLinks(look: Look): Link[] {
   const links = linksAhead(look);

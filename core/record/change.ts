@@ -77,7 +77,7 @@ export const touched = (
   facts: [{ path, value, how: 'touched', ...(said !== undefined && { said }) }],
 });
 
-const GONE = 'That cord, stretch or circuit was taken out meanwhile.';
+const GONE = 'That cord, run or circuit was taken out meanwhile.';
 
 function entriesOf(c: Case, list: ListPath): readonly { readonly id: string }[] {
   const entries = factAt(c, list);

@@ -231,7 +231,7 @@ export const changeSchemas = {
     ...changeShape,
     type: mixed<'remove'>().required(),
     list: mixed<ListPath>()
-      .oneOf([...LIST_PATHS], 'Only a cord, a stretch or a circuit can be taken out.')
+      .oneOf([...LIST_PATHS], 'Only a cord, a run or a circuit can be taken out.')
       .required(),
     index: number().integer().min(0).max(MOST_PARTS).required(),
     part: string().max(64).optional(),

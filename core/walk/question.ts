@@ -7,6 +7,7 @@ import {
   isKnown,
   listPathOf,
   metaOf,
+  partName,
   recordedAt,
   recordedFacts,
   type Station,
@@ -170,6 +171,13 @@ export function rightAnswer(key: string): string | undefined {
   return answers?.length === 1 || CATALOGUE.get(key)?.so !== undefined ? answers?.[0] : undefined;
 }
 
+/** How the entry of a fact is called where there are several of it. */
+function entryName(c: Case, path: string): string | undefined {
+  const list = listPathOf(catalogueKey(path));
+  const name = list === undefined || entriesOf(c, list) < 2 ? undefined : partName(path);
+  return name && `${name[0]!.toUpperCase()}${name.slice(1)}`;
+}
+
 /** The statements of a part that nobody has answered yet; at most seven at once. */
 export function linesOf(c: Case, here: PartHere, wanted: Wanted): readonly Line[] {
   return openFacts(c, here, wanted)
@@ -177,7 +185,10 @@ export function linesOf(c: Case, here: PartHere, wanted: Wanted): readonly Line[
     .flatMap((path) => {
       const meta = metaOf(path);
       const right = rightAnswer(catalogueKey(path));
-      return right === undefined ? [] : [{ path, words: meta.so ?? meta.label, right }];
+      const entry = entryName(c, path);
+      return right === undefined
+        ? []
+        : [{ path, words: `${entry ? `${entry}: ` : ''}${meta.so ?? meta.label}`, right }];
     })
     .slice(0, MOST_LINES);
 }
@@ -248,6 +259,20 @@ export function saidBy(
 export function measuredBy(c: Case, here: PartHere, { says, measures = [] }: Reading): readonly string[] {
   const with_ = Object.entries(says).reduce((now, [key, value]) => withFact(now, pathsAt(c, here, key)[0]!, value), c);
   return measures.flatMap((key) => pathsAt(c, here, key)).filter((path) => isAsked(with_, path));
+}
+
+/** What *not seen* says at a question: everything that it asks for and nobody has looked at. */
+export function unseenBy(c: Case, here: PartHere, question: Question): readonly string[] {
+  switch (question.kind) {
+    case 'fact':
+      return [question.path];
+    case 'so':
+      return question.lines.map(({ path }) => path);
+    case 'glance':
+      return question.glance.keys
+        .flatMap((key) => pathsAt(c, here, key))
+        .filter((path) => isAsked(c, path) && factAt(c, path) === undefined);
+  }
 }
 
 /** How many facts that nobody has looked at a reading would record. */

@@ -26,7 +26,7 @@ const underground = (stretch: Stretch) => stretch.place === 'underground';
 const stretch = {
   place: choice(
     { indoors: 'Indoors', attic: 'Attic', outdoors: 'Outdoors', underground: 'Underground', wall: 'Through a wall' },
-    { label: 'Where this stretch runs', ask: 'follow it' },
+    { label: 'Where this one runs', ask: 'follow it' },
   ),
   method: choice<MethodName>(
     labeled(Object.keys(METHODS) as MethodName[], (name) => METHODS[name].label),
@@ -186,7 +186,7 @@ const terminal = (label: string) =>
 export const feeder = station({
   inletTerminal: terminal('Terminals at the inlet'),
   houseTerminal: terminal('Terminals at the breaker or switch'),
-  stretches: several(stretch, 'stretch'),
+  stretches: several(stretch, 'run'),
   identified: yesNo({
     label: 'Conductors told apart by color',
     ask: 'look at both ends: white or gray neutral, green or bare ground, neither of these on a hot',

@@ -23,7 +23,7 @@ export const siting = station({
   }),
   makerFt: amount('ft', [1, 200], [5, 10, 15, 20], {
     label: 'Maker’s own distance',
-    ask: 'manual: least distance to any opening; leave it open if the maker gives none',
+    ask: 'manual: least distance to any opening; not seen where the maker gives none, then the office’s counts',
     when,
   }),
   exhaustAway: choice(

@@ -107,7 +107,9 @@ export const transfer = station({
   torqueLbIn: amount('lb-in', [1, 1000], [20, 25, 36, 45, 50], {
     label: 'Torque found',
     ask: 'torque tool on the terminal, or the installer’s written value',
-    when: withInlet,
+    // Where nobody measured and nobody signed there is no value to read.
+    when: (transfer, site) =>
+      withInlet(transfer, site) && (transfer.torqueTool !== 'no' || transfer.torqueSigned === 'yes'),
   }),
   torqueTool: yesNo({
     label: 'Torque tool was used',

@@ -30,7 +30,7 @@ function judge(look: Look, index: number): Judged {
 export default rule({
   id: 'feeder/ampacity',
   holds:
-    'Every stretch of the feeder carries what the device ahead of it lets pass: the source outlet’s breaker, or one in an adapter.',
+    'Every run of the feeder carries what the device ahead of it lets pass: the source outlet’s breaker, or one in an adapter.',
   severity: 'hazard',
   cites: movedIn2020(['240.4', '310.15'], ['240.4', '310.14', '310.15']),
   not: 'The backfed breaker behind the feeder: breaker/not-above-weakest-link; and the exception for short hot stretches, which could only allow more.',

@@ -19,7 +19,7 @@ function small(look: Look): boolean {
 
 export default rule({
   id: 'feeder/burial-depth',
-  holds: 'Every buried stretch has the cover that its wiring method and what lies above it ask for.',
+  holds: 'Every buried run has the cover that its wiring method and what lies above it ask for.',
   severity: 'correction',
   cites: everyEdition('300.5(A)', '300.5(C)'),
   facts: [
@@ -30,7 +30,7 @@ export default rule({
   notApplicable: firstOf(withoutFeeder, (look) => {
     let any = false;
     for (let i = 0; i < look.stretches; i++) any = mayBeUnderground(look, i) || any;
-    return any ? undefined : 'no stretch runs underground';
+    return any ? undefined : 'no run is underground';
   }),
   check: (look) =>
     worstStretch(look, (side, index) => {

@@ -59,11 +59,11 @@ ruleTable('feeder/ampacity', {
   violation: [
     [
       attic(68),
-      { severity: 'hazard', found: 30, allowed: 25, reason: saying('stretch 2, attic'), remedy: saying('25 A; 8 AWG') },
+      { severity: 'hazard', found: 30, allowed: 25, reason: saying('run 2, attic'), remedy: saying('25 A; 8 AWG') },
     ],
     [
       { ...attic(68), ...stretch(0, { ambientF: f(68), sizeAwg: '12' }) },
-      { allowed: 20, reason: saying('stretch 1') },
+      { allowed: 20, reason: saying('run 1') },
     ], // the worse of two
     [attic(85, { sizeAwg: '14' }), { allowed: 15 }],
     [conduit('8', ['75', '60']), { found: 50, allowed: 40 }],
@@ -142,7 +142,7 @@ ruleTable('feeder/equipment-ground-size', {
     [{ ...stretch(0, { metal: 'aluminum', sizeAwg: '8', groundAwg: '10' }) }, { allowed: '8' }],
     // no metal in NM-B could be the ground, whatever was answered when the method was another
     [stretch(0, { groundBy: 'raceway', groundAwg: '12' }), { found: '12', allowed: '10' }],
-    [attic(26, { groundAwg: '14' }), { found: '14', reason: saying('in stretch 2, attic, 10 AWG needed') }],
+    [attic(26, { groundAwg: '14' }), { found: '14', reason: saying('in run 2, attic, 10 AWG needed') }],
     [stretch(0, { groundAwg: '12', ambientF: undefined }), { allowed: '10' }], // too small whatever the rest
   ],
   unproven: [
@@ -243,7 +243,7 @@ ruleTable('feeder/neutral-full-size-when-bridged', {
       { ...BRIDGED, ...stretch(0, { neutralAwg: '12' }) },
       { severity: 'hazard', found: 20, allowed: 30 },
     ],
-    [{ ...BRIDGED, ...attic(26, { neutralAwg: '14' }) }, { reason: saying('stretch 2') }],
+    [{ ...BRIDGED, ...attic(26, { neutralAwg: '14' }) }, { reason: saying('run 2') }],
   ],
   unproven: [
     [{ ...BRIDGED, ...stretch(0, { neutralAwg: undefined }) }, ['feeder.stretches[0].neutralAwg']],
@@ -347,7 +347,7 @@ ruleTable('feeder/burial-depth', {
     [{ ...SMALL, ...buried('UF-B', 12), 'source.voltage': '120/240' }, { allowed: 24 }],
     [
       { ...attic(26), ...stretch(1, { place: 'underground', method: 'UF-B', burialIn: 2, burialUnder: 'general' }) },
-      { reason: saying('stretch 2') },
+      { reason: saying('run 2') },
     ],
   ],
   unproven: [
@@ -365,8 +365,8 @@ ruleTable('feeder/physical-protection', {
   holds: [{}],
   violation: [
     [stretch(0, { protected: 'no' }), { severity: 'correction' }],
-    [attic(26, { protected: 'no' }), { reason: saying('stretch 2') }],
-    [{ ...attic(26, { protected: 'no' }), ...stretch(0, { protected: 'no' }) }, { reason: saying('stretch 1') }], // of two alike the first
+    [attic(26, { protected: 'no' }), { reason: saying('run 2') }],
+    [{ ...attic(26, { protected: 'no' }), ...stretch(0, { protected: 'no' }) }, { reason: saying('run 1') }], // of two alike the first
   ],
   unproven: [[attic(26), ['feeder.stretches[1].protected']]],
   notApplicable: [CORDS_ONLY],
@@ -431,7 +431,7 @@ ruleTable('feeder/burial-depth', {
     // 10 in too little is worse than 3
     [
       two(buried('UF-B', 14), { place: 'underground', method: 'RMC', burialIn: 3, burialUnder: 'general' }),
-      { reason: saying('stretch 1') },
+      { reason: saying('run 1') },
     ],
     [buried('UF-B', 6), { remedy: saying('6 in') }],
     [buried('UF-B', 5), { remedy: 'Bury it 24 in deep.' }],
@@ -469,7 +469,7 @@ ruleTable('feeder/neutral-full-size-when-bridged', {
   violation: [
     [
       { ...BRIDGED, ...two(stretch(0, { sizeAwg: '6', neutralAwg: '12' }), { neutralAwg: '12' }) },
-      { reason: saying('stretch 1') },
+      { reason: saying('run 1') },
     ],
   ],
   unproven: [],
@@ -489,7 +489,7 @@ ruleTable('feeder/raceway-fill', {
         sizeAwg: '10',
         neutralAwg: '10',
       }),
-      { reason: saying('stretch 1') },
+      { reason: saying('run 1') },
     ],
   ],
   unproven: [],
@@ -794,7 +794,7 @@ ruleTable('feeder/neutral-full-size-when-bridged', {
         'source.outletPoles': '2',
         ...two(stretch(0, { sizeAwg: '4', neutralAwg: '8' }), { sizeAwg: '10', neutralAwg: '12' }),
       },
-      { reason: saying('stretch 1') },
+      { reason: saying('run 1') },
     ],
   ],
   unproven: [],

@@ -9,7 +9,7 @@ const WET = everyEdition('300.5(B)', '300.9', '310.10');
 
 export default rule({
   id: 'feeder/method-suits-place',
-  holds: 'Every stretch is of a wiring method, and an insulation, made for the place where it runs.',
+  holds: 'Every run is of a wiring method, and an insulation, made for the place where it runs.',
   severity: 'correction',
   cites: everyEdition('300.5(B)', '300.9', '330.10', '334.12', '338.12', '340.12', '400.12'),
   facts: [

@@ -5,7 +5,7 @@ import { stretchName, worstStretch } from './worst-stretch';
 
 export default rule({
   id: 'feeder/physical-protection',
-  holds: 'Every stretch is guarded where it can be hit, nailed or mown.',
+  holds: 'Every run is guarded where it can be hit, nailed or mown.',
   severity: 'correction',
   cites: everyEdition('300.4', '300.5(D)'),
   right: { 'feeder.stretches.protected': ['yes'] },

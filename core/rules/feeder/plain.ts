@@ -76,7 +76,7 @@ export default [
   }),
   rule({
     id: 'feeder/fastened',
-    holds: 'Every stretch is fastened as its wiring method asks.',
+    holds: 'Every run is fastened as its wiring method asks.',
     severity: 'correction',
     cites: everyEdition('334.30', '352.30', '358.30', '334.15(C)'),
     right: { 'feeder.stretches.fastened': ['yes'] },

@@ -41,7 +41,7 @@ export default rule({
   notApplicable: firstOf(withoutFeeder, (look) => {
     let any = false;
     for (let i = 0; i < look.stretches; i++) any = kindOf(look, i) !== undefined || any;
-    return any ? undefined : 'no stretch runs in a raceway';
+    return any ? undefined : 'no run is in a raceway';
   }),
   check: (look) =>
     worstStretch(look, (side, index) => {

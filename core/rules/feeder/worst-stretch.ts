@@ -34,11 +34,11 @@ export function worstStretch(look: Look, judge: (side: Look, index: number) => J
 const worse = (one: Judged, other: Judged): boolean =>
   one.finding.outcome === other.finding.outcome ? one.least < other.least : one.finding.outcome === 'violation';
 
-/** How a stretch is named in a finding: "stretch 2, attic", or "feeder" where it is the only one. */
+/** How a stretch is named in a finding: "run 2, attic", or "feeder" where it is the only one. */
 export function stretchName(look: Look, index: number): string {
   if (look.stretches === 1) return 'feeder';
   const place = look.known(stretchAt(index).place);
-  return `stretch ${index + 1}${place ? `, ${place}` : ''}`;
+  return `run ${index + 1}${place ? `, ${place}` : ''}`;
 }
 
 /** A rule for feeders of which some stretch is so; ends with `Missing` where a stretch that nobody looked at may be. */

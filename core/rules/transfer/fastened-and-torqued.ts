@@ -17,17 +17,22 @@ export default rule({
   ],
   notApplicable: without('inlet'),
   check: (look) => {
-    look.needAll('transfer.makerTorqueLbIn', 'transfer.torqueLbIn', 'transfer.torqueTool');
+    const hasValue = look.asks('transfer.torqueLbIn');
+    look.needAll(
+      'transfer.makerTorqueLbIn',
+      ...(hasValue ? (['transfer.torqueLbIn'] as const) : []),
+      'transfer.torqueTool',
+    );
     const makerLbIn = look.need('transfer.makerTorqueLbIn');
-    const foundLbIn = look.need('transfer.torqueLbIn');
-    const percent = look.number('torquePercent');
-    const detail = { found: foundLbIn, allowed: makerLbIn, unit: 'lb-in' };
     if (look.need('transfer.torqueTool') === 'no' && look.need('transfer.torqueSigned') === 'no')
       return violation(
         'No torque tool was used, and nobody signed for the value; the number is a guess.',
         `${SAFE_FIRST}set it to ${makerLbIn} lb-in with a calibrated tool.`,
-        detail,
+        { allowed: makerLbIn, unit: 'lb-in' },
       );
+    const foundLbIn = look.need('transfer.torqueLbIn');
+    const percent = look.number('torquePercent');
+    const detail = { found: foundLbIn, allowed: makerLbIn, unit: 'lb-in' };
     const off = look.step(
       'Off the maker’s value',
       rounded((Math.abs(foundLbIn - makerLbIn) / makerLbIn) * 100),
