@@ -7,6 +7,7 @@ import {
   isKnown,
   listPathOf,
   metaOf,
+  offered,
   partName,
   recordedAt,
   recordedFacts,
@@ -186,7 +187,8 @@ export function linesOf(c: Case, here: PartHere, wanted: Wanted): readonly Line[
       const meta = metaOf(path);
       const right = rightAnswer(catalogueKey(path));
       const entry = entryName(c, path);
-      return right === undefined
+      // What cannot be answered so at this house is asked by itself.
+      return right === undefined || offered(c, path).every(({ value }) => value !== right)
         ? []
         : [{ path, words: `${entry ? `${entry}: ` : ''}${meta.so ?? meta.label}`, right }];
     })

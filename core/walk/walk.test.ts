@@ -148,6 +148,28 @@ describe('the parts', () => {
   });
 });
 
+describe('lines that are said together', () => {
+  const lines = (c: Case, id: string) => linesOf(c, partOf(c, id), wantedBy(evaluate(c)));
+  const runs = (metal: string) =>
+    without(
+      caseWith({ 'feeder.stretches[1].place': 'attic', 'feeder.stretches[1].metal': metal }),
+      ...['feeder.stretches[0].fastened', 'feeder.stretches[1].fastened', 'feeder.splices'],
+    );
+  test('name their run where there are several', () => {
+    const alone = lines(without(GOOD, 'feeder.stretches[0].fastened'), 'feeder/so').map((one) => one.words);
+    expect(alone).toHaveLength(1);
+    expect(alone[0]).not.toMatch(/^Run /);
+    const words = lines(runs('copper'), 'feeder/so').map((one) => one.words);
+    expect(words.filter((one) => /^Run [12]: /.test(one))).toHaveLength(2);
+    expect(new Set(words).size).toBe(words.length);
+  });
+  test('say of two metals on one way nothing that cannot be so', () => {
+    const paths = (c: Case) => lines(c, 'feeder/so').map((one) => one.path);
+    expect(paths(runs('copper'))).toContain('feeder.splices');
+    expect(paths(runs('aluminum'))).not.toContain('feeder.splices');
+  });
+});
+
 test('a question is about the same once the case has come again, and about something else elsewhere', () => {
   const c = emptyCase('2020');
   const about = WALK.flatMap((station) => partsAt(c, station)).flatMap((here) => {

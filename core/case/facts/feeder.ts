@@ -183,6 +183,14 @@ const terminal = (label: string) =>
     { label, ask: 'read the marking at the terminal; no marking counts as 60 °C' },
   );
 
+/** Some runs are of copper and others of aluminum. */
+const ofTwoMetals = ({ stretches }: Readonly<Record<string, unknown>>): boolean =>
+  new Set(
+    ((stretches ?? []) as readonly { metal?: unknown }[]).flatMap(({ metal }) =>
+      metal === 'copper' || metal === 'aluminum' ? [metal] : [],
+    ),
+  ).size > 1;
+
 export const feeder = station({
   inletTerminal: terminal('Terminals at the inlet'),
   houseTerminal: terminal('Terminals at the breaker or switch'),
@@ -198,6 +206,7 @@ export const feeder = station({
   splices: choice(
     {
       none: 'None, or like to like',
+      lugs: 'None: copper and aluminum land on lugs of their own',
       rated: 'Copper to aluminum, connector marked for it',
       unrated: 'Copper to aluminum, connector not marked',
     },
@@ -205,6 +214,8 @@ export const feeder = station({
       label: 'Splices of copper to aluminum',
       so: 'No splice of copper to aluminum',
       ask: 'open every box on the way; read the connector',
+      // Two metals on one way meet somewhere: there it is no plain statement that they do not.
+      offered: { none: (feeder) => !ofTwoMetals(feeder), lugs: (feeder) => ofTwoMetals(feeder) },
     },
   ),
   terminalsAluminum: yesNo({

@@ -577,7 +577,7 @@ ruleTable('feeder/metal-ground-path', {
 });
 askedTable('feeder/bushings-fitted', 'feeder.bushings', ['no'], 'correction', { notApplicable: [CORDS_ONLY] });
 askedTable('feeder/splices-rated', 'feeder.splices', ['unrated'], 'correction', {
-  right: ['rated'],
+  right: ['rated', 'lugs'],
   notApplicable: [CORDS_ONLY],
 });
 ruleTable('feeder/fastened', {

@@ -69,7 +69,7 @@ export default [
     notApplicable,
     also: ['transfer.kind', 'transfer.otherKind', 'inlet.builtIn'],
     fact: 'feeder.splices',
-    right: ['none', 'rated'],
+    right: ['none', 'rated', 'lugs'],
     good: 'No splice of unlike metals, or one that is marked for it.',
     bad: 'Copper and aluminum meet in a connector that is not marked for both; it will heat.',
     remedy: 'Replace the connector with one that is marked for copper and aluminum, used as its sheet says.',
