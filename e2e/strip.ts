@@ -21,6 +21,8 @@ export class StripWalker {
   readonly count: Count = { taps: 0, keys: 0, scrolls: 0 };
   private readonly strip: Locator;
   private hurrying = false;
+  /** The part that was touched last. */
+  private part = '';
 
   constructor(
     private readonly page: Page,
@@ -100,7 +102,7 @@ export class StripWalker {
   private async goOnWhereItStopped(touch?: Touch): Promise<void> {
     if (touch?.act === 'go-on' || touch?.act === 'change') return;
     if (touch?.act === 'answer' && (await this.asked(touch.path).isVisible())) return;
-    const goOn = this.strip.getByRole('button', { name: 'Go on', exact: true });
+    const goOn = this.button(/^Go on( looking)?$/);
     if (await goOn.isVisible()) await this.touch(goOn);
   }
 
@@ -133,11 +135,15 @@ export class StripWalker {
       case 'all-so':
         return this.touch(this.button(/^(All \d+ are so|The rest is so.*|It is so)$/));
       case 'part':
+        this.part = touch.id;
         return this.touch(this.page.getByTestId(`part-${touch.id}`));
       case 'change':
+        // A hazard has the strip to itself; the part is touched again.
+        if (await this.button('Go on looking').isVisible())
+          await this.touch(this.page.getByTestId(`part-${this.part}`));
         return this.touch(this.page.getByTestId(`known-${touch.path}`));
       case 'go-on':
-        return this.touch(this.button('Go on'));
+        return this.touch(this.button(/^Go on( looking)?$/));
       case 'add':
         return this.add(touch);
       case 'next':

@@ -160,7 +160,7 @@ describe('lines that are said together', () => {
     expect(alone).toHaveLength(1);
     expect(alone[0]).not.toMatch(/^Run /);
     const words = lines(runs('copper'), 'feeder/so').map((one) => one.words);
-    expect(words.filter((one) => /^Run [12]: /.test(one))).toHaveLength(2);
+    expect(words.filter((one) => /^Run [12]: Fastened/.test(one))).toHaveLength(2);
     expect(new Set(words).size).toBe(words.length);
   });
   test('say of two metals on one way nothing that cannot be so', () => {
