@@ -46,7 +46,7 @@ export const Row = memo(function Row({ site, here }: { site: Case; here: string 
               <Path
                 d={`M${x} ${MIDDLE - tall}L${x + 6} ${MIDDLE - tall}H${x + step}V${MIDDLE + tall}H${x}Z`}
                 fill={color}
-                fillOpacity={isWeak || tooLarge ? 1 : 0.45}
+                fillOpacity={(named !== undefined && isWeak) || tooLarge ? 1 : 0.45}
               />
             )}
             <SvgText

@@ -127,7 +127,8 @@ export function Strip({
       label="Not seen"
       onPress={acts.notSeen}
     />,
-    <View key="middle" style={{ flex: 1, flexDirection: 'row', justifyContent: 'center' }}>
+    <View key="middle" style={{ flex: 1, flexDirection: 'row', justifyContent: 'center', gap: 12 }}>
+      {asks === undefined && evidence}
       {question?.kind === 'glance' && (
         <Plate role="button" quiet deaf={deaf} label="One after the other" onPress={acts.one} />
       )}
@@ -166,7 +167,6 @@ export function Strip({
           ))}
         </ScrollView>
       )}
-      {asks === undefined && <View style={{ alignSelf: 'flex-end' }}>{evidence}</View>}
       {asks !== undefined && (
         <View style={{ flexDirection: 'row', gap: 8, alignItems: 'flex-start' }}>
           <View aria-live="polite" style={{ flex: 1 }}>

@@ -6,6 +6,10 @@ import { cut, outline, usePalette } from '../theme/theme';
 import { Words } from '../theme/words';
 import type { ToldHere } from '../wall/hand';
 
+/** The same sentence of two rules is told once. */
+const once = (told: readonly ToldHere[]) =>
+  told.filter(({ reason }, i) => told.findIndex((one) => one.reason === reason) === i);
+
 /** What the last answer has made wrong, each in its sentence, be it at another station. A hazard has the strip to itself until somebody goes on. */
 export function ToldNow({
   told,
@@ -27,7 +31,7 @@ export function ToldNow({
       testID="told"
       style={[{ padding: 10, gap: 8, backgroundColor: palette.sheet }, outline(palette.violation, true), cut(12)]}
     >
-      {told.map(({ rule, part, severity, reason, remedy, path, station: at }, i) => (
+      {once(told).map(({ rule, part, severity, reason, remedy, path, station: at }, i) => (
         <View key={`${rule} ${part}`} style={{ gap: 4 }}>
           <View style={{ flexDirection: 'row', gap: 10, alignItems: 'flex-start' }}>
             <Sign kind="violation" hazard={severity === 'hazard'} size={severity === 'hazard' ? 30 : 20} />

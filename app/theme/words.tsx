@@ -1,3 +1,4 @@
+import { Children, type ReactNode } from 'react';
 import { Text, type TextProps } from 'react-native';
 import { READING_FONT, TEXT_FONT, stylesOf, usePalette } from './theme';
 
@@ -11,8 +12,16 @@ const useStyles = stylesOf(({ ink }) => ({
   reading: { fontFamily: READING_FONT, fontWeight: '500', fontSize: 20, fontVariant: ['tabular-nums'] },
 }));
 
-export function Words({ color, style, ...rest }: Props) {
-  return <Text {...rest} style={[useStyles().words, color ? { color } : null, style]} />;
+/** Units that never stand at the beginning of a line, away from their number. */
+const UNITED = /(\d) (?=(?:A|kA|V|W|kW|Ω|Hz|in|ft|lb-in|AWG|kcmil|%|°[CF]|in²|in³)(?![\w]))/g;
+const united = (one: ReactNode): ReactNode => (typeof one === 'string' ? one.replace(UNITED, '$1\u00a0') : one);
+
+export function Words({ color, style, children, ...rest }: Props) {
+  return (
+    <Text {...rest} style={[useStyles().words, color ? { color } : null, style]}>
+      {Array.isArray(children) ? Children.map(children as ReactNode[], united) : united(children)}
+    </Text>
+  );
 }
 
 export function Title({ style, ...rest }: Props) {
