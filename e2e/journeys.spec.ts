@@ -95,42 +95,46 @@ test(
   },
 );
 
-test('a wrong tap is taken back by Undo; the chosen plate touched again stays chosen', ON_PHONE, async ({ page, office }) => {
-  const walker = new Walker(page, office);
-  await walker.signIn();
-  await walker.openNew('12 Pippin Row', 'Nella D’Arbois', 'Interlock on the panel');
-  await walker.goTo('breaker');
-  await walker.record('breaker.ratingA', 50);
-  await walker.record('breaker.ratingA', 30);
-  await walker.press('button', 'Undo');
-  const plate = (name: string) => walker.fact('breaker.ratingA').getByRole('radio', { name, exact: true });
-  await expect(plate('50')).toHaveAttribute('aria-checked', 'true');
-  await plate('50').click();
-  await expect(plate('50')).toHaveAttribute('aria-checked', 'true');
+test(
+  'a wrong tap is taken back by Undo; the chosen plate touched again stays chosen',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    await walker.openNew('12 Pippin Row', 'Nella D’Arbois', 'Interlock on the panel');
+    await walker.goTo('breaker');
+    await walker.record('breaker.ratingA', 50);
+    await walker.record('breaker.ratingA', 30);
+    await walker.press('button', 'Undo');
+    const plate = (name: string) => walker.fact('breaker.ratingA').getByRole('radio', { name, exact: true });
+    await expect(plate('50')).toHaveAttribute('aria-checked', 'true');
+    await plate('50').click();
+    await expect(plate('50')).toHaveAttribute('aria-checked', 'true');
 
-  const typed = walker.fact('breaker.ratingA').getByLabel('Breaker rating, typed');
-  await typed.fill('5000');
-  await typed.press('Enter');
-  await expect(walker.fact('breaker.ratingA')).toContainText('right would be 1 to 400 A');
-  await typed.fill('45');
-  await typed.press('Enter');
-  await expect(walker.fact('breaker.ratingA').getByLabel('Breaker rating, typed')).toHaveValue('45');
+    const typed = walker.fact('breaker.ratingA').getByLabel('Breaker rating, typed');
+    await typed.fill('5000');
+    await typed.press('Enter');
+    await expect(walker.fact('breaker.ratingA')).toContainText('right would be 1 to 400 A');
+    await typed.fill('45');
+    await typed.press('Enter');
+    await expect(walker.fact('breaker.ratingA').getByLabel('Breaker rating, typed')).toHaveValue('45');
 
-  await walker.goTo('cord');
-  await walker.record('cord[0].lengthFt', 20);
-  await walker.press('button', 'Add another cord');
-  await walker.record('cord[1].lengthFt', 50);
-  await walker.press('button', 'Take out cord 1');
-  await expect(walker.fact('cord[0].lengthFt').getByRole('radio', { name: '50', exact: true })).toHaveAttribute(
-    'aria-checked',
-    'true',
-  );
-  await walker.press('button', 'Undo');
-  await expect(walker.fact('cord[1].lengthFt').getByRole('radio', { name: '50', exact: true })).toHaveAttribute(
-    'aria-checked',
-    'true',
-  );
-});
+    await walker.goTo('cord');
+    await walker.record('cord[0].lengthFt', 20);
+    await walker.press('button', 'Add another cord');
+    await walker.record('cord[1].lengthFt', 50);
+    await walker.press('button', 'Take out cord 1');
+    await expect(walker.fact('cord[0].lengthFt').getByRole('radio', { name: '50', exact: true })).toHaveAttribute(
+      'aria-checked',
+      'true',
+    );
+    await walker.press('button', 'Undo');
+    await expect(walker.fact('cord[1].lengthFt').getByRole('radio', { name: '50', exact: true })).toHaveAttribute(
+      'aria-checked',
+      'true',
+    );
+  },
+);
 
 test(
   'kinds of parts as at another house are offered first; what was seen there is not',

@@ -92,7 +92,7 @@ export const Pole = memo(function Pole({ site }: { site: Case }) {
           textAnchor="end"
           fontFamily={READING_FONT}
           fontWeight="500"
-          fontSize={13}
+          fontSize={14}
           fill={palette.violation}
         >
           {line === undefined ? '' : `${line.toLocaleString('en-US')} V`}

@@ -44,7 +44,7 @@ function Handle({
         d={on ? `M${x + 36} ${y + 9}h18l6 6v22h-24Z` : `M${x + 54} ${y + 9}h18l6 6v22h-24Z`}
         fill={on ? palette.copper : palette.quiet}
       />
-      <SvgText x={x} y={below ? y + 61 : y - 5} fontFamily={TEXT_FONT} fontSize={13} fill={palette.ink}>
+      <SvgText x={x} y={below ? y + 61 : y - 5} fontFamily={TEXT_FONT} fontSize={14} fill={palette.ink}>
         {`${name}: ${on ? 'closed' : 'open'}`}
       </SvgText>
     </G>
@@ -105,7 +105,7 @@ function MechanismPicture({
             ['off', 94],
             ['generator', 144],
           ].map(([word, y]) => (
-            <SvgText key={word} x={81} y={Number(y) + 4} fontFamily={TEXT_FONT} fontSize={13} fill={palette.ink}>
+            <SvgText key={word} x={81} y={Number(y) + 4} fontFamily={TEXT_FONT} fontSize={14} fill={palette.ink}>
               {word}
             </SvgText>
           ))}

@@ -54,7 +54,7 @@ export const Row = memo(function Row({ site, here }: { site: Case; here: string 
               y={13}
               textAnchor="middle"
               fontFamily={TEXT_FONT}
-              fontSize={13}
+              fontSize={14}
               fontWeight={link.station === here ? '700' : '400'}
               fill={palette.ink}
             >
@@ -77,7 +77,7 @@ export const Row = memo(function Row({ site, here }: { site: Case; here: string 
                 y={81}
                 textAnchor="middle"
                 fontFamily={TEXT_FONT}
-                fontSize={12}
+                fontSize={14}
                 fill={tooLarge ? palette.violation : palette.copperText}
               >
                 {tooLarge ? 'too large' : 'weakest'}

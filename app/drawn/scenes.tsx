@@ -13,7 +13,7 @@ interface Scene {
 }
 
 const words = (palette: Palette, x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end' = 'middle') => (
-  <SvgText x={x} y={y} fontFamily={TEXT_FONT} fontSize={13} fill={palette.quiet} textAnchor={anchor}>
+  <SvgText x={x} y={y} fontFamily={TEXT_FONT} fontSize={14} fill={palette.quiet} textAnchor={anchor}>
     {text}
   </SvgText>
 );

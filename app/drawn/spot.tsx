@@ -4,6 +4,7 @@ import Svg, { Path, Text as SvgText } from 'react-native-svg';
 import type { PartState } from '@careful-latch/core/walk';
 import { READING_FONT, TEXT_FONT, usePalette } from '../theme/theme';
 import type { Palette } from '../theme/palette';
+import { unitedText } from '../theme/words';
 import { Sign } from './signs';
 
 /** A part as a drawing shows it. */
@@ -56,7 +57,7 @@ function lines(text: string, width: number, letter: number, most: number): reado
   const letters = Math.floor((width - 14) / letter);
   const made: string[] = [];
   let line = '';
-  for (const word of text.split(' ')) {
+  for (const word of unitedText(text).split(' ')) {
     if (line !== '' && line.length + 1 + word.length > letters) {
       made.push(line);
       line = word;

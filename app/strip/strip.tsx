@@ -4,6 +4,7 @@ import {
   STATION_NAMES,
   factAt,
   factLabel,
+  isKnown,
   metaOf,
   offered,
   partName,
@@ -54,7 +55,7 @@ const useStyles = stylesOf((palette) => ({
     borderColor: palette.hairline,
   },
   knownInHand: { borderColor: palette.copper },
-  knownName: { fontSize: 13, lineHeight: 16 },
+  knownName: { fontSize: 14, lineHeight: 16 },
   knownValue: { fontSize: 15, lineHeight: 19, fontWeight: '700' },
 }));
 
@@ -116,7 +117,11 @@ export function Strip({
   const own = path === undefined ? [] : trials.filter((one) => one.fact === path);
   const readings = question?.kind === 'glance' ? question.readings : [];
   const shown = all === what ? readings : readings.slice(0, FIRST_READINGS);
-  const part = here?.entry === undefined ? undefined : partName(here.entry);
+  const use = here?.entry === undefined ? undefined : factAt(site, `${here.entry}.use`);
+  const part =
+    here?.entry === undefined
+      ? undefined
+      : `${partName(here.entry)}${isKnown(use) ? `, ${valueText(`${here.entry}.use`, use)}` : ''}`;
   const bar = [
     <Plate
       key="not-seen"

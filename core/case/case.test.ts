@@ -216,6 +216,8 @@ describe('facts', () => {
     expect(valueText('breaker.ratingA', undefined)).toBe('not looked at yet');
     expect(valueText('breaker.ratingA', 'not-seen')).toBe('looked, not seen');
     expect(valueText('breaker.ratingA', 30)).toBe('30 A');
+    expect(valueText('grounding.frameToPanelOhm', 1_000_000)).toBe('Open (OL)');
+    expect(valueText('source.airF', 87)).toBe('87 °F');
     expect(valueText('transfer.kind', 'load-side-switch')).toBe('Load-side transfer switch');
   });
 

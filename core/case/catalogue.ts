@@ -60,8 +60,8 @@ export function valueText(path: string, value: unknown): string {
   if (value === 'not-seen') return 'looked, not seen';
   const meta = metaOf(path);
   const named = meta.choices.find((one) => one.value === String(value))?.label;
-  // A number that has a name, as an open circuit has, is told by it.
-  if (named !== undefined && (meta.kind !== 'amount' || named !== String(value)))
+  // A number that has a name, as an open circuit has, is told by it; a plate that says the number again in °C is no name.
+  if (named !== undefined && (meta.kind !== 'amount' || !named.startsWith(String(value))))
     return meta.kind === 'size' ? `${value as string} ${meta.unit}` : named;
   return meta.unit ? `${String(value)} ${meta.unit}` : String(value);
 }

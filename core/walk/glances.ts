@@ -18,6 +18,7 @@ const USUAL_WATTS: Readonly<
     [7000, 8750],
     [5000, 6250],
     [6000, 7500],
+    [7500, 9375],
     [8000, 10_000],
     [9500, 12_000],
     [12_000, 15_000],
@@ -291,7 +292,23 @@ const cable = of(
         ),
       ),
     );
-    return [...cables, ...pulled];
+    // Their ground and neutral are printed beside, in many ways: they are asked after it.
+    const others = (
+      [
+        ['6', 'SER', 'aluminum'],
+        ['4', 'SER', 'aluminum'],
+        ['2', 'SER', 'aluminum'],
+        ['10', 'MC', 'copper'],
+        ['6', 'MC', 'copper'],
+      ] as const
+    ).map(([size, method, metal]) =>
+      reading(
+        `${size}/${wires} ${method}, ${metal}`,
+        { 'feeder.stretches.method': method, 'feeder.stretches.metal': metal, 'feeder.stretches.sizeAwg': size },
+        ['feeder.stretches.sizeAwg', size],
+      ),
+    );
+    return [...cables, ...pulled, ...others];
   }),
 );
 const AMBIENT: readonly (readonly [place: string, label: string])[] = [
@@ -347,7 +364,7 @@ const mechanism = of(
     const fitting = (Object.keys(MECHANISMS) as MechanismName[]).filter(
       (name) => name !== 'other' && (kind === undefined || kind === 'not-seen' || goesWith(name, kind)),
     );
-    return fitting.flatMap((name) =>
+    const known = fitting.flatMap((name) =>
       kind === 'retrofit-interlock'
         ? (['panel', 'cover'] as const).map((on) =>
             reading(`${MECHANISMS[name].label}, on the ${on}`, {
@@ -357,25 +374,43 @@ const mechanism = of(
           )
         : [reading(MECHANISMS[name].label, { 'transfer.mechanism': name })],
     );
+    return [...known, reading('Home-made, or none of these', { 'transfer.mechanism': 'other' })];
   }),
 );
 const byHand = of(
   ['transfer.fit', 'transfer.movesFreely', 'breaker.atInterlock'],
-  glance('Pull it, turn it, move it through its whole way: how does it sit?', [
-    reading('Sits, moves, stays, reaches both handles', {
-      'transfer.fit': 'sound',
-      'transfer.movesFreely': 'yes',
-      'breaker.atInterlock': 'yes',
-    }),
-    reading('Loose: it lifts or turns', { 'transfer.fit': 'loose' }),
-    reading('Does not reach a handle', { 'transfer.fit': 'wrong-spacing' }),
-    reading('Binds or falls', { 'transfer.fit': 'sound', 'transfer.movesFreely': 'no' }),
-  ]),
+  glance('Pull it, turn it, move it through its whole way: how does it sit?', (c) =>
+    traitOf(c.transfer?.kind, 'automatic')
+      ? []
+      : [
+          reading('Sits, moves, stays, reaches both handles', {
+            'transfer.fit': 'sound',
+            'transfer.movesFreely': 'yes',
+            'breaker.atInterlock': 'yes',
+          }),
+          reading('Loose: it lifts or turns', { 'transfer.fit': 'loose' }),
+          reading('Does not reach a handle', { 'transfer.fit': 'wrong-spacing' }),
+          reading('Binds or falls', { 'transfer.fit': 'sound', 'transfer.movesFreely': 'no' }),
+        ],
+  ),
+);
+/** Contactors are looked at and not pulled. */
+const contactors = of(
+  ['transfer.fit', 'transfer.movesFreely'],
+  glance('Both sources off and proved dead, cover off: how do its contactors and their bar sit?', (c) =>
+    traitOf(c.transfer?.kind, 'automatic')
+      ? [
+          reading('Fast, and free through their whole way', { 'transfer.fit': 'sound', 'transfer.movesFreely': 'yes' }),
+          reading('Loose', { 'transfer.fit': 'loose' }),
+          reading('They bind', { 'transfer.fit': 'sound', 'transfer.movesFreely': 'no' }),
+        ]
+      : [],
+  ),
 );
 const equipmentLabel = of(
   ['transfer.listedAsTransfer', 'transfer.ratingA', 'transfer.ratingV'],
-  glance('What does its label say?', (c) =>
-    (c.transfer?.kind === 'single-circuit-switch' || only120(c)
+  glance('What does its label say?', (c) => [
+    ...(c.transfer?.kind === 'single-circuit-switch' || only120(c)
       ? [
           [30, 120],
           [20, 120],
@@ -396,12 +431,13 @@ const equipmentLabel = of(
         'transfer.ratingV': volts!,
       }),
     ),
-  ),
+    reading('No label: home-made', { 'transfer.listedAsTransfer': 'no' }),
+  ]),
 );
 const torque = of(
   ['transfer.makerTorqueLbIn', 'transfer.torqueLbIn', 'transfer.torqueTool'],
   glance('At what does the torque tool click?', [
-    ...[45, 36, 25, 20, 50].map((lbIn) =>
+    ...[45, 36, 25, 20, 50, 250, 275].map((lbIn) =>
       reading(`At the maker’s ${lbIn} lb-in`, {
         'transfer.makerTorqueLbIn': lbIn,
         'transfer.torqueLbIn': lbIn,
@@ -673,6 +709,6 @@ const electrode = of(
 );
 
 export const GLANCES = {
-  nameplate, watts, outlet, usualSite, standing, exhaust, plug, connector, jacket, inletFace, inletBox, pins, cable, place, breakerFace, mechanism, byHand,
+  nameplate, watts, outlet, usualSite, standing, exhaust, plug, connector, jacket, inletFace, inletBox, pins, cable, place, breakerFace, mechanism, byHand, contactors,
   boxFill, electrode, equipmentLabel, torque, utilitySide, fill, space, bars, bus, inletSign, preset, neutrals, handle, wire, legs, otherLegs,
 } as const; // prettier-ignore

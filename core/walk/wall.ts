@@ -107,7 +107,7 @@ export const PARTS: readonly Part[] = [
 
   part('transfer/kind', 'Kind', of('transfer', 'kind', 'otherKind')),
   part('transfer/mechanism', 'Mechanism', [], seen(G.mechanism)),
-  part('transfer/hand', 'By hand', [], seen(G.byHand)),
+  part('transfer/hand', 'By hand', [], seen(G.byHand, G.contactors)),
   part('transfer/edges', 'Edges and holes', of('transfer', 'alteration')),
   part('transfer/label', 'Label', of('transfer', 'circuitLimitA', 'utilityA', 'withstandKa'), seen(G.equipmentLabel)),
   part('transfer/torque', 'Torque', of('transfer', 'torqueSigned'), seen(G.torque)),
