@@ -10,6 +10,7 @@ import {
   inspects,
   isApproval,
   isOpen,
+  orderGround,
   standingOf,
   dayAtHouse,
   whyNotDecide,
@@ -243,14 +244,11 @@ export function DecisionForm({ walk }: { walk: Walk }) {
   const asksPassword = reach === 'reached' && passwordAt !== null && Date.now() - passwordAt > DAY_MS;
   const [own, setOwn] = useState(false);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const open = docket.violations.filter(isOpen);
-  const ground = open.find(({ severity }) => severity === 'hazard') ?? open[0];
   const [said, setSaid] = useState<Order>();
   const order: Order = said ?? {
     kind: 'stop-work',
-    ground: ground?.words ?? '',
+    ...orderGround(docket.violations),
     covers: 'The generator connection',
-    mayDo: ground?.remedy.slice(0, 500) ?? '',
     told: '',
   };
   const answersFor = kind === 'passed-stations' ? scope : STATIONS;

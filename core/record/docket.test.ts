@@ -29,6 +29,7 @@ import {
   factsToProve,
   isToVisit,
   lastSeen,
+  orderGround,
   seenAgain,
   foundIn,
   inForce,
@@ -402,4 +403,35 @@ describe('what a correction touches', () => {
     expect(JSON.parse(JSON.stringify(one))).toEqual(one);
     expect(after(sent, move('claimed', 'Done.')).case).toBe(sent.case);
   });
+});
+
+test('an order names every open hazard with its remedy, the first violation where there is none, and says what it has no room for', () => {
+  const violation = (number: number, severity: 'hazard' | 'correction', state: ViolationState = 'open') =>
+    ({
+      id: uuidOf(number),
+      number,
+      severity,
+      state,
+      words: `Wrong thing ${number}.`,
+      remedy: `Mend thing ${number}.`,
+    }) as never;
+  expect(orderGround([violation(1, 'correction'), violation(2, 'hazard'), violation(3, 'hazard')])).toEqual({
+    ground: '2: Wrong thing 2. 3: Wrong thing 3.',
+    mayDo: '2: Mend thing 2. 3: Mend thing 3.',
+  });
+  expect(orderGround([violation(1, 'correction'), violation(2, 'hazard', 'verified')])).toEqual({
+    ground: 'Wrong thing 1.',
+    mayDo: 'Mend thing 1.',
+  });
+  expect(orderGround([])).toEqual({ ground: '', mayDo: '' });
+  const many = orderGround(Array.from({ length: 99 }, (_, i) => violation(i + 1, 'hazard')));
+  for (const [text, most] of [
+    [many.ground, 1000],
+    [many.mayDo, 500],
+  ] as const) {
+    expect(text.length).toBeLessThanOrEqual(most);
+    expect(text).toMatch(/^1: .* And \d+ more, on the list of violations\.$/);
+    const [told, left] = [text.match(/\d+: /g)!.length, Number(/And (\d+) more/.exec(text)![1])];
+    expect(told + left).toBe(99);
+  }
 });

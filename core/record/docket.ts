@@ -424,3 +424,35 @@ export function withDocketChange(docket: Docket, change: DocketChange, by: Perso
       return withNotTakenUp(docket, change, by, seen);
   }
 }
+
+/** Whole sentences one after the other, as many as there is room for; what is left out is said. */
+function together(sentences: readonly string[], most: number): string {
+  const told: string[] = [];
+  for (const [i, one] of sentences.entries()) {
+    const left = sentences.length - i;
+    const rest = left > 1 ? ` And ${left - 1} more, on the list of violations.` : '';
+    if ([...told, one].join(' ').length + rest.length > most)
+      return `${told.join(' ')} And ${left} more, on the list of violations.`.trim().slice(0, most);
+    told.push(one);
+  }
+  return told.join(' ');
+}
+
+/** What an order says before anybody has written it: every open hazard with its remedy; where there is none, the first violation. */
+export function orderGround(violations: readonly Violation[]): { readonly ground: string; readonly mayDo: string } {
+  const open = violations.filter(isOpen);
+  const hazards = open.filter(({ severity }) => severity === 'hazard');
+  const grave = hazards.length > 0 ? hazards : open.slice(0, 1);
+  const numbered = (text: (one: Violation) => string) =>
+    grave.flatMap((one) => (text(one) === '' ? [] : [grave.length > 1 ? `${one.number}: ${text(one)}` : text(one)]));
+  return {
+    ground: together(
+      numbered(({ words }) => words),
+      1000,
+    ),
+    mayDo: together(
+      numbered(({ remedy }) => remedy),
+      500,
+    ),
+  };
+}
