@@ -5,6 +5,7 @@ import {
   factAt,
   factLabel,
   isKnown,
+  isSimulated,
   metaOf,
   offered,
   partName,
@@ -168,7 +169,14 @@ export function Strip({
       {here && known.length > 0 && (stays || question?.kind === 'fact') && (
         <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 8 }}>
           {known.map((one) => (
-            <Known key={one} path={one} value={factAt(site, one)} inHand={one === path} onTouch={acts.change} />
+            <Known
+              key={one}
+              path={one}
+              value={factAt(site, one)}
+              simulated={isSimulated(site, one)}
+              inHand={one === path}
+              onTouch={acts.change}
+            />
           ))}
         </ScrollView>
       )}
@@ -270,11 +278,14 @@ export function Strip({
 const Known = memo(function Known({
   path,
   value,
+  simulated,
   inHand,
   onTouch,
 }: {
   path: string;
   value: unknown;
+  /** A reading of the simulated meter, which proves nothing. */
+  simulated: boolean;
   inHand: boolean;
   onTouch: (path: string) => void;
 }) {
@@ -287,7 +298,7 @@ const Known = memo(function Known({
       style={[styles.known, inHand && styles.knownInHand]}
     >
       <Quiet style={styles.knownName}>{metaOf(path).label}</Quiet>
-      <Words style={styles.knownValue}>{valueText(path, value)}</Words>
+      <Words style={styles.knownValue}>{`${valueText(path, value)}${simulated ? ', simulated' : ''}`}</Words>
     </Pressable>
   );
 });

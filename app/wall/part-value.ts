@@ -1,4 +1,4 @@
-import { NOT_SEEN, factAt, metaOf, recordedAt, valueText, type Case } from '@careful-latch/core/case';
+import { NOT_SEEN, factAt, isSimulated, metaOf, recordedAt, valueText, type Case } from '@careful-latch/core/case';
 import { factsOf, type PartHere } from '@careful-latch/core/walk';
 
 /** A part's readings in a few words: the first that are known. */
@@ -20,10 +20,11 @@ export function valueOf(c: Case, here: PartHere): string {
   const [first, second] = known.toSorted((a, b) => weight(a) - weight(b));
   if (first === undefined) return '';
   const both = second !== undefined && weight(second) < 2 ? [first, second] : [first];
-  return both
+  const values = both
     .map((path) => {
       const value = factAt(c, path);
       return value === NOT_SEEN ? 'not seen' : valueText(path, value);
     })
     .join(', ');
+  return both.some((path) => isSimulated(c, path)) ? `${values}, simulated` : values;
 }

@@ -13,9 +13,11 @@ import {
   valueText,
   whyNotFact,
   withFact,
+  withRecorded,
   withoutEntry,
   STATIONS,
   TRANSFER_KINDS,
+  isSimulated,
   listPathOf,
   stationOf,
   type Station,
@@ -404,4 +406,14 @@ test('what is worked out from an address is worked out once, and made-up address
   worked = 0;
   expect(length('made.up9999')).toBe('11');
   expect(worked).toBe(1);
+});
+
+test('a reading of the simulated meter is told from one of an instrument', () => {
+  const at = '2026-12-01T10:00:00Z';
+  const by = 'Ilse O’Harrow';
+  const path = 'grounding.frameToPanelOhm';
+  expect(isSimulated(withRecorded(GOOD, path, { how: 'meter', at, by, said: 'Simulated meter' }), path)).toBe(true);
+  expect(isSimulated(withRecorded(GOOD, path, { how: 'meter', at, by, said: 'Meter 4' }), path)).toBe(false);
+  expect(isSimulated(withRecorded(GOOD, path, { how: 'touched', at, by, said: 'Simulated meter' }), path)).toBe(false);
+  expect(isSimulated(GOOD, path)).toBe(false);
 });

@@ -23,3 +23,10 @@ export function withRecorded(c: Case, path: string, how: Recorded | undefined): 
   const { recorded: _all, ...facts } = c;
   return Object.keys(lines).length > 0 ? { ...c, recorded: lines } : facts;
 }
+
+/** What the simulated meter calls itself: it comes with the demo, and proves nothing. */
+const SIMULATED = /^Simulated /;
+export const isSimulated = (c: Case, path: string): boolean => {
+  const line = recordedAt(c, path);
+  return line?.how === 'meter' && line.said !== undefined && SIMULATED.test(line.said);
+};
