@@ -164,7 +164,7 @@ function computeConditions(look: Look, index: number): Conditions {
   const others = look.need(at.otherCarrying);
   const ambientF = look.need(at.ambientF);
   const carrying = others + carriedByThisCircuit(look);
-  const nipple = look.asks(at.nipple) && look.need(at.nipple) === 'yes';
+  const factor = countFactor(carrying);
   const capC = method?.capC ? ([method.capC, method.capC] as const) : terminalColumns(look);
   const ambient = ambientFactor(((ambientF - 32) * 5) / 9, insulation) ?? 0;
   return {
@@ -174,10 +174,19 @@ function computeConditions(look: Look, index: number): Conditions {
     ambientF,
     ambient,
     carrying,
-    count: nipple ? 1 : countFactor(carrying),
+    count: factor < 1 && isNipple(look, index) ? 1 : factor,
     edition: look.edition,
     capC,
   };
+}
+
+/** Whether a stretch is a nipple between two enclosures; while its length is unknown it may be one. Throws `Missing` where facts lack. */
+export function isNipple(look: Look, index: number): boolean {
+  const at = stretchAt(index);
+  const method: WiringMethod | undefined = METHODS[look.need(at.method)];
+  if (!method.raceway) return false;
+  look.need(at.lengthFt);
+  return look.asks(at.nipple) && look.need(at.nipple) === 'yes';
 }
 
 /** The numbers of a derating, from the table to the device. */

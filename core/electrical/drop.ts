@@ -34,7 +34,7 @@ export function runs(look: Look, withGround = false): Run[] {
 
 function cordRun(look: Look, index: number): Run {
   const at = cordAt(index);
-  look.needAll(at.sizeAwg, at.lengthFt);
+  look.needAll(at.part, at.sizeAwg, at.lengthFt); // an adapter has neither
   const size = look.need(at.sizeAwg);
   const lengthFt = look.need(at.lengthFt);
   return { name: `cord ${index + 1}`, metal: 'copper', size, groundSize: size, lengthFt };

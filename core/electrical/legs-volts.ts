@@ -12,6 +12,7 @@ export const LEG_FACTS = [
   'function.legBV',
   'function.legsV',
   ...OUTLET_W_FACTS,
+  'cord.part',
   'cord.sizeAwg',
   'cord.lengthFt',
   ...['metal', 'sizeAwg', 'lengthFt'].map((key) => `feeder.stretches.${key}`),

@@ -232,6 +232,8 @@ describe('properties', () => {
     'grounding.rodEarthOhm', 'loads.circuits.toPartnerV', 'source.outletW', 'panel.otherLands',
   ]); // prettier-ignore
 
+  /** Runs of the property that found most; TAKEN_AWAY=10000 asks for more. */
+  const TAKEN_AWAY = Number(process.env.TAKEN_AWAY ?? 600);
   const GRAVITY = ['advisory', 'correction', 'hazard'];
 
   test('a fact that is asked for, taken away, turns an outcome into unproven or leaves it, and no violation milder', () => {
@@ -256,7 +258,8 @@ describe('properties', () => {
         );
         expect(turned.map(({ rule, outcome, severity }) => [path, rule, outcome, severity])).toEqual([]);
       }),
-      { numRuns: 600 },
+      // The standing run is the same each time; a longer one looks further.
+      { numRuns: TAKEN_AWAY, ...(process.env.TAKEN_AWAY === undefined && { seed: 24 }) },
     );
   });
 

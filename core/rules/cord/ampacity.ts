@@ -86,8 +86,9 @@ export default rule({
     const found = together(
       wrong.toSorted((a, b) => Number(a.severity !== undefined) - Number(b.severity !== undefined)),
     );
+    // What is milder than a hazard is told once nobody can find a hazard beside it.
+    if (!found || found.severity !== undefined) lacking(parts);
     if (found) return found;
-    lacking(parts);
     const { allowedA, aheadA } = least.reduce((one, other) =>
       other.allowedA - other.aheadA! < one.allowedA - one.aheadA! ? other : one,
     );

@@ -686,7 +686,14 @@ ruleTable('feeder/raceway-fill', {
     pipe('EMT', '1/2', '10', 1),
   ],
   violation: [[{ ...NIPPLE, 'feeder.stretches[0].nipple': 'no' }, { allowed: 0.122 }]],
-  unproven: [[{ ...NIPPLE, 'feeder.stretches[0].nipple': undefined }, ['feeder.stretches[0].nipple']]],
+  unproven: [
+    [{ ...NIPPLE, 'feeder.stretches[0].nipple': undefined }, ['feeder.stretches[0].nipple']],
+    // as long as nobody has taped it, it may be one
+    [
+      { ...NIPPLE, 'feeder.stretches[0].nipple': 'yes', 'feeder.stretches[0].lengthFt': undefined },
+      ['feeder.stretches[0].lengthFt'],
+    ],
+  ],
 });
 ruleTable('feeder/ampacity', {
   holds: [

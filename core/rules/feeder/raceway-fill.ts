@@ -9,7 +9,7 @@ import {
   smallestRaceway,
   type WiringMethod,
 } from '../../codebook';
-import { conductorOf, metalIsGround, rounded, type Look } from '../../electrical';
+import { isNipple, conductorOf, metalIsGround, rounded, type Look } from '../../electrical';
 import { firstOf, holds, rule, violation, withoutFeeder } from '../rule';
 import { stretchName, worstStretch } from './worst-stretch';
 
@@ -69,7 +69,7 @@ export default rule({
       );
       const size = side.need(at.racewayIn);
       const insideIn2 = side.step(`${kind} ${size} in, inside`, racewayAreaIn2(kind, size), 'in²', 'Chapter 9 Table 4');
-      const nipple = side.asks(at.nipple) && side.need(at.nipple) === 'yes';
+      const nipple = isNipple(side, index);
       const share = nipple
         ? side.step('Share of a nipple that they may take', fillShare(count, true), '×', 'Chapter 9 note 4')
         : side.step(`Share that ${count} conductors may take`, fillShare(count), '×', 'Chapter 9 Table 1');

@@ -35,6 +35,7 @@ export default rule({
     'transfer.otherKind',
     ...FEED_FACTS,
     ...OUTLET_W_FACTS,
+    'cord.part',
     'cord.sizeAwg',
     'cord.lengthFt',
     ...['lengthFt', 'sizeAwg', 'metal'].map((key) => `feeder.stretches.${key}`),

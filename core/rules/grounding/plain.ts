@@ -76,7 +76,7 @@ export default [
     not: 'Aluminum electrode conductors, and how it is protected on its way (250.64).',
     facts: [
       'transfer.kind', 'transfer.otherKind', ...SWITCHED_FACTS, 'grounding.derivedElectrode', 'grounding.electrodeAwg',
-      'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'cord.sizeAwg', 'inlet.builtIn',
+      'feeder.stretches.metal', 'feeder.stretches.sizeAwg', 'cord.part', 'cord.sizeAwg', 'inlet.builtIn',
     ], // prettier-ignore
     notApplicable: firstOf(without('wired'), derived, (look) =>
       look.need('grounding.derivedElectrode') === 'none' ? 'there is no grounding electrode conductor' : undefined,
@@ -91,7 +91,12 @@ export default [
             ? Array.from({ length: side.stretches }, (_, i) => side.attempt((one) => conductorOf(one, i)))
             : indexesTo(side.cords)
                 .filter((i) => side.peek(cordAt(i).part) !== 'adapter-listed')
-                .map((i) => side.attempt((one) => ({ metal: 'copper' as const, size: one.need(cordAt(i).sizeAwg) })));
+                .map((i) =>
+                  side.attempt((one) => {
+                    one.needAll(cordAt(i).part, cordAt(i).sizeAwg);
+                    return { metal: 'copper' as const, size: one.need(cordAt(i).sizeAwg) };
+                  }),
+                );
         side.requireAll(...all);
         if (all.length === 0)
           throw new Missing(

@@ -551,7 +551,11 @@ ruleTable('loads/within-weakest-device', {
     ],
     { ...TWO_CORDS, 'cord[1].daisyChained': 'yes', 'cord[0].sizeAwg': '14' },
   ],
-  unproven: [[{ ...TWO_CORDS, 'loads.circuits[1].cord': undefined }, ['loads.circuits[1].cord']]],
+  unproven: [
+    [{ ...TWO_CORDS, 'loads.circuits[1].cord': undefined }, ['loads.circuits[1].cord']],
+    // a cord that is not there carries nothing
+    [{ ...TWO_CORDS, 'loads.circuits[1].cord': 3 }, ['loads.circuits[1].cord']],
+  ],
 });
 
 ruleTable('loads/shared-neutral-on-two-legs', {

@@ -9,6 +9,7 @@ import {
   lacking,
   type Link,
   type Look,
+  Missing,
   rounded,
   ROW_FACTS,
   STRETCH_FACTS,
@@ -61,7 +62,15 @@ export default rule({
     const hangsOn = look.attempt((side) => {
       if (!beside) return undefined;
       side.needAll(...planned.value!.map(({ index }) => circuitAt(index).cord));
-      return planned.value!.map(({ index }) => side.need(circuitAt(index).cord) - 1);
+      return planned.value!.map(({ index }) => {
+        const cord = side.need(circuitAt(index).cord);
+        if (!Number.isInteger(cord) || cord < 1 || cord > side.cords)
+          throw new Missing(
+            [circuitAt(index).cord],
+            `${circuitName(side, index)} hangs on cord ${cord}, and there is none of that number.`,
+          );
+        return cord - 1;
+      });
     });
     lacking([...links, hangsOn]);
     // Cords that hang beside each other carry what hangs on each, and on what hangs on it; all others carry everything.

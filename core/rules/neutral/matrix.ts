@@ -18,7 +18,7 @@ export default rule({
   cites,
   facts: [
     'transfer.kind', 'transfer.otherKind', ...DERIVED_FACTS, 'neutral.unbalancedA', 'source.outletGfci',
-    'cord.sizeAwg', 'cord.lengthFt', ...['method', 'metal', 'sizeAwg', 'groundBy', 'groundAwg', 'lengthFt'].map((key) => `feeder.stretches.${key}`),
+    'cord.part', 'cord.sizeAwg', 'cord.lengthFt', ...['method', 'metal', 'sizeAwg', 'groundBy', 'groundAwg', 'lengthFt'].map((key) => `feeder.stretches.${key}`),
   ], // prettier-ignore
   notApplicable: without('wired'),
   check: (look) => {
