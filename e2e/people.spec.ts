@@ -263,7 +263,7 @@ test(
     await page.reload();
     await expect(page.getByText('Corrections required').first()).toBeVisible();
     await page.goto(`${page.url()}/findings`);
-    await expect(page.getByTestId('claimed')).toContainText(/Breaker rating\s*30 A\s*50 A/);
+    await expect(page.getByTestId('claimed')).toContainText(/Breaker rating\s*30\sA\s*50\sA/);
     await other.close();
   },
 );

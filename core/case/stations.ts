@@ -80,7 +80,7 @@ export const circuitAt = entriesOf('loads.circuits');
 
 const LISTS: Readonly<Partial<Record<Station, { list: ListPath; word: string }>>> = {
   cord: { list: 'cord', word: 'cord' },
-  feeder: { list: 'feeder.stretches', word: 'stretch' },
+  feeder: { list: 'feeder.stretches', word: 'run' },
   loads: { list: 'loads.circuits', word: 'circuit' },
 };
 
