@@ -70,28 +70,20 @@ function MechanismPicture({
     return (
       <G fill="none" stroke={palette.quiet} strokeWidth={1.5}>
         <Path d="M34 34V20H48M132 20H146V34M146 146V160H132M48 160H34V146" />
-        <SvgText
-          x={90}
-          y={86}
-          fontFamily={TEXT_FONT}
-          fontSize={14}
-          fill={palette.quiet}
-          stroke="none"
-          textAnchor="middle"
-        >
-          what keeps
-        </SvgText>
-        <SvgText
-          x={90}
-          y={104}
-          fontFamily={TEXT_FONT}
-          fontSize={14}
-          fill={palette.quiet}
-          stroke="none"
-          textAnchor="middle"
-        >
-          them apart?
-        </SvgText>
+        {['what keeps', 'them apart?'].map((line, i) => (
+          <SvgText
+            key={line}
+            x={90}
+            y={86 + 18 * i}
+            fontFamily={TEXT_FONT}
+            fontSize={14}
+            fill={palette.quiet}
+            stroke="none"
+            textAnchor="middle"
+          >
+            {line}
+          </SvgText>
+        ))}
       </G>
     );
   return (

@@ -16,8 +16,8 @@ const THIN = 3;
 export const Row = memo(function Row({ site, here }: { site: Case; here: string }) {
   const palette = usePalette();
   const links = ratingRow(site);
-  const weak = weakest(links.filter((one) => one.station !== 'breaker'));
-  const named = weakestOfUnlike(links.filter((one) => one.station !== 'breaker'));
+  const ahead = links.filter((one) => one.station !== 'breaker');
+  const [weak, named] = [weakest(ahead), weakestOfUnlike(ahead)];
   const most = Math.max(1, ...links.map((one) => one.ratingA ?? 0));
   const step = WIDTH / links.length;
   const half = (amps: number | undefined) => (amps === undefined ? THIN : THIN + (amps / most) * (THICK - THIN));

@@ -74,8 +74,10 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
     again.current = () => measure(paths, reading);
     typed.current = (path) => {
       meter.stop();
-      if (reading) acts.say(acts.says(reading), 'touched');
-      acts.change(path);
+      const says = reading ? acts.says(reading) : [];
+      // Of a marking that has begun the rest is asked by itself; what it says is not hidden by a question.
+      if (says.length > 0) acts.say(says, 'touched');
+      else acts.change(path);
     };
     void meter.take(paths, (taken, instrument) => {
       const says: Said[] = reading ? acts.says(reading).map(([path, value]) => [path, value, 'touched']) : [];

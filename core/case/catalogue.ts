@@ -61,7 +61,6 @@ export function valueText(path: string, value: unknown): string {
   const meta = metaOf(path);
   const named = meta.choices.find((one) => one.value === String(value))?.label;
   // A number that has a name, as an open circuit has, is told by it; a plate that says the number again in °C is no name.
-  if (named !== undefined && (meta.kind !== 'amount' || !named.startsWith(String(value))))
-    return meta.kind === 'size' ? `${value as string} ${meta.unit}` : named;
+  if (named !== undefined && (meta.unit === '' || !named.startsWith(String(value)))) return named;
   return meta.unit ? `${String(value)} ${meta.unit}` : String(value);
 }

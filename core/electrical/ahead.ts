@@ -103,8 +103,9 @@ function computeAheadOfInlet(look: Look): Ahead {
   return own && own.ampsA < before.ampsA ? own : before;
 }
 
-/** Whether the switch has no breaker for a circuit on it. */
-export const isUnfused = (look: Look, index: number): boolean => look.known(circuitAt(index).unfused) === 'yes';
+/** Whether the switch has no breaker for a circuit on it: only one that circuits are spliced to may have none. */
+export const isUnfused = (look: Look, index: number): boolean =>
+  look.asks(circuitAt(index).unfused) && look.known(circuitAt(index).unfused) === 'yes';
 
 /** What opens a circuit on the transfer equipment: its breaker there; behind an unfused switch what stands ahead of the inlet. Throws `Missing` where facts lack. */
 export function aheadOfMoved(look: Look, index: number): Ahead {

@@ -73,11 +73,10 @@ function entryOf(c: Case, id: string): string | undefined {
 function ownFact(c: Case, rule: Rule, outcome: Outcome, look: Look, profile: Profile | undefined): string | undefined {
   const { part, station } = outcome;
   const entry = part === null ? undefined : entryOf(c, part);
-  const particular = usedBy(outcome).filter(
-    (path) => !CONDITIONS.has(catalogueKey(path)) && factAt(c, path) !== undefined,
-  );
+  const used = usedBy(outcome);
+  const particular = used.filter((path) => !CONDITIONS.has(catalogueKey(path)) && factAt(c, path) !== undefined);
   const ofPart = entry === undefined ? [] : particular.filter((path) => path.startsWith(`${entry}.`));
-  const facts = ofPart.length > 0 ? ofPart : particular.length > 0 ? particular : usedBy(outcome);
+  const facts = ofPart.length > 0 ? ofPart : particular.length > 0 ? particular : used;
   const enders = facts.filter((path) => wouldEnd(look, c, rule, part, path, profile));
   const from = enders.length > 0 ? enders : facts;
   return from.find((path) => stationOf(path) === station) ?? from[0];

@@ -127,7 +127,8 @@ const circuit = {
     'Breaker of the switch for it',
     'read it on the transfer switch or panel',
     [15, 20, 30],
-    (circuit, site) => withMovedCircuits(circuit, site) && circuit.unfused !== 'yes',
+    (circuit, site) =>
+      withMovedCircuits(circuit, site) && !(circuit.unfused === 'yes' && withTrait('splicedIn')(circuit, site)),
   ),
   unfused: yesNo({
     label: 'An unfused switch: no breaker in it',

@@ -250,6 +250,7 @@ ruleTable('transfer/circuit-protection', {
     pump({ switchBreakerA: 30, motorA: 10.1, tripsOnSmaller: 'no' }), // 25.25 A: the next is 30 A
     moved({ sizeAwg: '10', metal: 'aluminum', switchBreakerA: 25 }),
     { ...moved({}), 'transfer.kind': 'transfer-panel' },
+    { ...moved({ unfused: 'yes' }), 'transfer.kind': 'transfer-panel' }, // it has breakers, whatever was said of another
     moved({ moved: 'no', sizeAwg: undefined }),
     moved({ ...UNFUSED, sizeAwg: '10' }), // 30 A at the outlet
     moved({ ...UNFUSED, sizeAwg: '12' }, { 'source.outletBreakerA': 20 }),
