@@ -76,6 +76,7 @@ export function Drawing({
   return (
     <>
       {IN_ROW.includes(station) && <Row site={c} here={station} />}
+      {station === 'panel' && <WhichPanel site={c} />}
       {station === 'transfer' ? (
         <Mechanism site={c}>
           {({ picture, play }) => (
@@ -93,7 +94,6 @@ export function Drawing({
           <Behind scene={scene} site={c} />
         </Sheet>
       )}
-      {station === 'panel' && <WhichPanel site={c} />}
       {station === 'neutral' && <Currents site={c} />}
       {station === 'transfer' && <Pole site={c} />}
       {tags.length > 0 && <Tags parts={tags} onTouch={acts.touch} />}
