@@ -139,7 +139,7 @@ export function createApp({
     }),
   );
   api.use(readAccount(door));
-  api.use(express.json({ limit: BODY_LIMIT }), plainBody);
+  api.use(express.json({ limit: BODY_LIMIT }));
   api.use(
     sessionRoutes(door, sessionSecret),
     setupRoutes(door, keys),
@@ -170,25 +170,6 @@ export function createApp({
   app.use(answerProblems);
   return app;
 }
-
-/** What every object has by birth. No request names it, and what reads bodies would stumble over it: `toString` makes text of a value. */
-const BY_BIRTH = ['__proto__', 'toString'];
-
-function namedByBirth(data: unknown, depth = 0): string | undefined {
-  if (typeof data !== 'object' || data === null || depth > 1) return undefined; // a list is read entry by entry
-  return (
-    BY_BIRTH.find((name) => Object.hasOwn(data, name)) ??
-    Object.values(data)
-      .map((one) => namedByBirth(one, depth + 1))
-      .find((name) => name !== undefined)
-  );
-}
-
-const plainBody: express.RequestHandler = ({ body }: { body: unknown }, _response, next) => {
-  const name = namedByBirth(body);
-  if (name !== undefined) throw new Problem(422, 'Not a request', `"${name}" is no name that a request has.`);
-  next();
-};
 
 /** What the security policy calls the scripts that stand in the built page itself. */
 function scriptsInPage(webFolder: string | undefined): string[] {

@@ -258,8 +258,13 @@ describe('changes', () => {
   test.each<[string, object | string, number, string]>([
     ['no JSON', '{"changes": [', 400, 'no JSON'],
     ['no changes', {}, 422, 'missing'],
-    ['a name that every object has by birth', '{"changes": [], "__proto__": "x"}', 422, 'no name that a request has'],
-    ['a value that has no text to it', '{"changes": {"toString": "x"}}', 422, 'no name that a request has'],
+    [
+      'a name that every object has by birth',
+      '{"changes": [], "__proto__": "x"}',
+      422,
+      'nothing that is called “__proto__”',
+    ],
+    ['a value that has no text to it', '{"changes": {"toString": "x"}}', 422, 'a list is due here'],
     ['too many', { changes: Array.from({ length: 201 }, () => ({})) }, 422, 'At most 200'],
     ['too large', { changes: [{ type: 'x'.repeat(1_100_000) }] }, 413, 'nothing was changed'],
   ])('%s gets a sentence', async (_, body, status, words) => {

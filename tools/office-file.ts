@@ -15,6 +15,11 @@ import { openKeys } from '../server/ledger/keys';
 import { officeLines, takeOffice } from '../server/office-file/office-file';
 import { runningCluster } from './database.mjs';
 
+/** The lines of a file, which is opened when the first is asked for: one that was opened before loses what it has read until then. */
+async function* linesOf(path: string): AsyncGenerator<string> {
+  yield* createInterface({ input: createReadStream(path, 'utf8'), crlfDelay: Infinity });
+}
+
 const root = fileURLToPath(new URL('..', import.meta.url));
 const { values, positionals } = parseArgs({ allowPositionals: true, options: { import: { type: 'boolean' } } });
 const [file, wanted] = positionals;
@@ -28,8 +33,11 @@ try {
   try {
     if (values.import) {
       const { publicKeys } = await openKeys(resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json')));
-      const lines = createInterface({ input: createReadStream(resolve(file), 'utf8'), crlfDelay: Infinity });
-      console.log(`${await takeOffice(pool, store, publicKeys, lines)}: taken in with its photos; its seals hold.`);
+      const { name, people } = await takeOffice(pool, store, publicKeys, linesOf(resolve(file)));
+      console.log(`${name}: taken in with its photos; its seals hold.`);
+      console.log('Its people have no passwords here, and are switched off:');
+      for (const one of people) console.log(`  ${one.name} (${one.role}) signs in as ${one.login}`);
+      console.log('npm run reset -- SIGN-IN-NAME lets a lead in, who switches the others on and sends them links.');
     } else {
       const all = await db.select({ id: offices.id, name: offices.name }).from(offices);
       const office =

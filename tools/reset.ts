@@ -1,6 +1,6 @@
 /**
  * npm run reset -- SIGN-IN-NAME: a link to a new password, for whoever has nobody else to ask: the only lead of an office. It is
- * used once within a day. The office’s database is DATABASE_URL, else that of npm start while it runs.
+ * used once within a day, and switches on whoever is off, as everybody is in an office that was just imported. The office’s database is DATABASE_URL, else that of npm start while it runs.
  */
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -25,7 +25,7 @@ if (login === undefined || url === undefined) {
 const { door, pool } = connect(url, () => undefined);
 const keys = await openKeys(resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json')));
 const office = await door.officeOf('login', login);
-const made = office && (await resetLink(door, keys, office, undefined, eq(accounts.login, login)));
+const made = office && (await resetLink(door, keys, office, undefined, eq(accounts.login, login), true));
 await pool.end();
 if (made) console.log(`Open at the office’s address, until ${made.expiresAt}:\n  /join?for=password#${made.token}`);
 else {

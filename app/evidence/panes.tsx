@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
-import type { Evidence } from '@careful-latch/core/record';
+import { isMendedBy, type Evidence } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
 import { record } from '../stores/inspections';
+import { useSession } from '../stores/session';
 import { countPhotos, keepPhoto, usePhotos } from '../stores/photos';
 import { chooseFiles } from '../theme/files';
 import { Input } from '../theme/elements';
@@ -26,8 +27,9 @@ export function ShownEvidence({
 }) {
   const palette = usePalette();
   const [open, setOpen] = useState<string>();
-  const Open = sealed ? LookSealed : Look;
+  const account = useSession((state) => state.account);
   const looked = evidence.find(({ id }) => id === open);
+  const Open = !sealed && account && looked && isMendedBy(looked, account) ? Look : LookSealed;
   return (
     <>
       <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 10 }}>

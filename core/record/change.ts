@@ -1,4 +1,4 @@
-import { ValidationError } from 'yup';
+import { ValidationError, type AnySchema } from 'yup';
 import {
   catalogueKey,
   emptyCase,
@@ -31,6 +31,7 @@ import { judged } from './judging';
 import { headsAt, linesOfPart, merged, placeOfConflict, unseenOfPart, withSeen } from './merging';
 import type { Head } from './recorded';
 import { inspects, isOutside, type Person } from '../people';
+import { readAsSent } from './as-sent';
 import { dayAtHouse, requireKept } from './shapes';
 import {
   changeSchemas,
@@ -41,7 +42,7 @@ import {
   type RecordedFact,
   type Rules,
 } from './inspection';
-import { MOST_EVIDENCE, type Evidence } from './evidence';
+import { MOST_EVIDENCE, isMendedBy, type Evidence } from './evidence';
 
 export type Applied =
   { readonly ok: true; readonly inspection: Inspection } | { readonly ok: false; readonly why: string };
@@ -55,7 +56,7 @@ export function readChange(data: unknown): Change {
   const type = (now as { type?: unknown } | null)?.type;
   if (typeof type !== 'string' || !Object.hasOwn(changeSchemas, type))
     throw new ValidationError(`A change is one of ${Object.keys(changeSchemas).join(', ')}.`, data, 'type');
-  return changeSchemas[type as Change['type']].validateSync(now, { abortEarly: true, stripUnknown: false }) as Change;
+  return readAsSent(changeSchemas[type as Change['type']] as AnySchema, now) as Change;
 }
 
 /** A single fact as devices sent it before facts could be recorded together: somebody touched it. */
@@ -171,10 +172,13 @@ function withoutFact(c: Case, path: string): Case {
 function withEvidence(
   all: readonly Evidence[],
   { evidence: id, is, at, was }: Change & { type: 'evidence' },
-  by: string,
+  person: Person,
 ): readonly Evidence[] | string {
-  if (is === null) return all.filter((one) => one.id !== id);
+  const by = person.name;
   const known = all.find((one) => one.id === id);
+  if (known && !isMendedBy(known, person))
+    return `This is of ${known.by}, who alone changes it or takes it out, or the lead.`;
+  if (is === null) return all.filter((one) => one !== known);
   if (known) return all.map((one) => (one === known ? { ...known, ...is } : one));
   if (all.length >= MOST_EVIDENCE) return `An inspection holds at most ${MOST_EVIDENCE} photos and notes.`;
   return [...all, { ...is, id, at, by, ...was }];
@@ -272,7 +276,7 @@ export function applyChange(
       return { ok: true, inspection: { ...inspection, header, changedAt: change.at } };
     }
     case 'evidence': {
-      const evidence = withEvidence(inspection.evidence, change, by);
+      const evidence = withEvidence(inspection.evidence, change, person);
       // A picture changes nothing that was found, so it begins no reinspection.
       return typeof evidence === 'string'
         ? refused(evidence)

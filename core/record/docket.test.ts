@@ -201,7 +201,7 @@ describe('a violation', () => {
         const sent = sentAway();
         const one = { ...sent.docket.violations[0]!, state: from };
         const before = { ...sent, docket: { ...sent.docket, violations: [one] } };
-        const why = refusal(before, move(to, 'words that are long enough', { variance }), { name: 'Odo', role });
+        const why = refusal(before, move(to, 'words that are long enough', to === 'varied' ? { variance } : {}), { name: 'Odo', role });
         const allowed = VIOLATION_MOVES.some((m) => m.to === to && m.from.includes(from) && m.who.includes(role));
         if (why === undefined) expect(allowed).toBe(true);
         else if (allowed) expect(to === 'verified' || !['open', 'claimed'].includes(from)).toBe(true); // still found, or signed since

@@ -255,6 +255,13 @@ function withViolation(docket: Docket, change: DocketChange & { type: 'violation
   const what = known ? `Violation ${known.number}` : 'This violation';
   const why = whyNotMove(VIOLATION_MOVES, VIOLATION_STATES, what, known?.state ?? 'none', to, by);
   if (why !== undefined) return why;
+  const stray = [
+    dueOn !== undefined && to !== 'open' && 'a day is given to one that is open, and to no other.',
+    variance !== undefined && to !== 'varied' && 'a variance goes with one that is varied, and with no other.',
+    findings.length > 0 && to !== 'open' && 'findings are joined to one that is open, and to no other.',
+    is !== undefined && known && 'what is wrong is said when it is made, and stays.',
+  ].find(Boolean);
+  if (stray) return `${what}: ${stray}`;
   const taken = docket.violations.find(
     (one) =>
       one !== known && isOpen(one) && one.findings.some((has) => findings.some((new_) => sameFinding(has, new_))),

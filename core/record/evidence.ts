@@ -1,5 +1,6 @@
 import { array, mixed, number, object, string, type InferType } from 'yup';
 import { catalogueKey, lastingPath, whyNotFact, type Case } from '../case';
+import type { Person } from '../people';
 import { RULES } from '../rules';
 
 /** A photo is scaled down before it is kept; whatever is larger was not. */
@@ -70,6 +71,9 @@ export interface Evidence extends InferType<typeof evidenceSchema> {
   readonly at: string;
   readonly by: string;
 }
+
+/** Whether somebody may change a photo or note, or take it out: whoever made it, and the lead. */
+export const isMendedBy = ({ by }: Evidence, { name, role }: Person): boolean => by === name || role === 'lead';
 
 /** What shows a fact, wherever its cord, stretch or circuit stands by now, in the order in which it was made. */
 export const evidenceOfFact = (evidence: readonly Evidence[], c: Case, path: string): Evidence[] => {

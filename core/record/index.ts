@@ -16,4 +16,5 @@ export * from './recorded';
 export * from './claimed';
 export * from './merging';
 export * from './shown';
+export { readAsSent } from './as-sent';
 export { dayAtHouse } from './shapes';

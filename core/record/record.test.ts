@@ -444,10 +444,10 @@ describe('photos and notes', () => {
     expect(stateOf(shown)).toBe('approved');
   });
 
-  test('a caption is mended by another, and the photo stays with who took it; taken out and put back likewise', () => {
+  test('a caption is mended by the lead, and the photo stays with who took it; taken out and put back likewise', () => {
     const shown = after(inspection(), evidence(taken));
     const mend = change(evidence({ ...taken, text: 'the handle, 30' }));
-    const mended = applyChange(shown, mend, INSPECTOR);
+    const mended = applyChange(shown, mend, { name: 'Nella Orr', role: 'lead' });
     const own = { by: BY, at: shown.changedAt };
     expect(mended).toMatchObject({ ok: true, inspection: { evidence: [{ text: 'the handle, 30', ...own }] } });
     const gone = change(evidence(null));
@@ -460,6 +460,15 @@ describe('photos and notes', () => {
     expect(after(mended.ok ? mended.inspection : shown, undoOf(shown, mend)!).evidence).toEqual(shown.evidence);
     expect(after(shown, undoOf(inspection(), change(evidence(taken)))!).evidence).toEqual([]);
   });
+
+  test.each(['inspector', 'contractor', 'firm-lead', 'reader'] as const)('another %s neither mends nor takes out what is not theirs', (role) => {
+    const shown = after(inspection(), evidence(taken));
+    for (const is of [{ ...taken, text: 'All is well.' }, null])
+      expect(applyChange(shown, change(evidence(is)), { name: 'Somebody Else', role })).toEqual({
+        ok: false,
+        why: expect.stringContaining(`This is of ${BY}`) as string,
+      });
+  }); // prettier-ignore
 
   test.each<[string, object, RegExp]>([
     ['of nothing', { ...taken, text: '', photo: null }, /Write the note/],

@@ -3,7 +3,12 @@ import { ValidationError, string } from 'yup';
 export const line = (what: string, most: number) =>
   string().trim().typeError(`${what} must be text`).max(most, `${what}: at most ${most} characters`);
 
-export const uuid = (what: string) => string().uuid(`${what} must be a UUID`).required(`${what} is missing`);
+/** An id, in small letters alone: written otherwise it would be another id to us, and the same to the database. */
+export const uuid = (what: string) =>
+  string()
+    .uuid(`${what} must be a UUID`)
+    .matches(/^[^A-Z]*$/, `${what} must be a UUID in small letters`)
+    .required(`${what} is missing`);
 
 /** Whether a text that has the shape of a day is one, in years in which an inspection can have been. */
 const isDay = (text: string): boolean => {
@@ -51,12 +56,16 @@ const DEEPEST = 6;
 /** NUL, and halves of a surrogate pair: no database keeps them as text. */
 // eslint-disable-next-line no-control-regex
 const NO_TEXT = /\u0000|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
-const NO_NAMES = ['__proto__', 'constructor', 'prototype', 'toString'];
+/** What every object has by birth: it names nothing that is sent, and what reads data would stumble over it. */
+export const NO_NAMES = ['__proto__', 'constructor', 'prototype', 'toString'];
+
+/** Why a text cannot be kept; undefined where it can. */
+export const whyNoText = (text: string): string | undefined =>
+  NO_TEXT.test(text) ? 'A text holds a character that cannot be kept; write it anew.' : undefined;
 
 /** Why data cannot be kept, whatever it means; undefined where it can. */
 function unkept(data: unknown, depth = 0): string | undefined {
-  if (typeof data === 'string')
-    return NO_TEXT.test(data) ? 'A text holds a character that cannot be kept; write it anew.' : undefined;
+  if (typeof data === 'string') return whyNoText(data);
   if (typeof data !== 'object' || data === null) return undefined;
   if (depth > DEEPEST) return 'It is nested too deep to be a change.';
   for (const [key, value] of Object.entries(data)) {

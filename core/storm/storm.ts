@@ -1,5 +1,6 @@
 import { mixed, object, string, type InferType } from 'yup';
 import { dayAtHouse, streetOf } from '../record';
+import { readAsSent } from '../record/as-sent';
 import { instant, line, requireKept, uuid } from '../record/shapes';
 
 /** The six questions of a storm day, each with what can be said at a glance. */
@@ -62,7 +63,7 @@ export type StormEntry = InferType<typeof stormEntrySchema>;
 /** Checks what came in as an entry. Throws a `ValidationError` whose message is a sentence. */
 export function readStormEntry(data: unknown): StormEntry {
   requireKept(data);
-  return stormEntrySchema.validateSync(data);
+  return readAsSent(stormEntrySchema, data);
 }
 
 /** One event, many houses; it ends with its day, and approves nothing. */

@@ -64,8 +64,10 @@ export async function restore(place: Place, folder: string): Promise<void> {
   const client = new pg.Client(place.databaseUrl);
   await client.connect();
   const { rows } = await client.query("select 1 from information_schema.tables where table_schema = 'public' limit 1");
-  // The dump gives the server its rights; in another cluster its role is not there yet.
-  if (rows.length === 0) await client.query('create role careful_latch_serving nologin').catch(() => undefined); // there, or pg_restore will say so
+  // The dump gives the server its rights; in another cluster its roles are not there yet.
+  if (rows.length === 0)
+    for (const role of ['careful_latch_serving', 'careful_latch_asking'])
+      await client.query(`create role ${role} nologin`).catch(() => undefined); // there, or pg_restore will say so
   await client.end();
   if (rows.length > 0)
     throw new Error('The database is not empty. A backup is brought back into an empty one; nothing was changed.');

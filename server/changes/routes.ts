@@ -1,5 +1,6 @@
 import { Router } from 'express';
 import { array, mixed, object } from 'yup';
+import { bodyOf } from '../as-sent';
 import type { Door } from '../database/client';
 import type { SealKeys } from '../ledger/keys';
 import { csrfProtection } from '../sessions/routes';
@@ -18,7 +19,7 @@ const bodySchema = object({
 export function changeRoutes(door: Door, keys: SealKeys, wake: () => void): Router {
   const router = Router();
   router.post('/changes', requireAccountEvenOff, csrfProtection, requireNamed, async (request, response) => {
-    const body = bodySchema.validateSync(request.body);
+    const body = bodyOf(bodySchema, request);
     const received = {
       at: () => Date.now(),
       passwordAt: request.session.passwordAt ?? request.session.signedInAt ?? 0,

@@ -4,7 +4,7 @@ import type { Inspection } from '@careful-latch/core/record';
 import { CORRECTIONS, openOffice, opening, visitor, type Office } from '../test/office';
 import { databaseCodeOf } from '../problems';
 import { connect } from './client';
-import { requireServerRole } from './migrate';
+import { giveServerRole, requireServerRole } from './migrate';
 import { accounts, changes, decisions, destroyed, firms, held, inspections, invites, ledger, mails, notes, offices, parties, permitPosts, rules, stormEntries, storms, views, violations, visits } from './schema'; // prettier-ignore
 
 let office: Office;
@@ -112,6 +112,55 @@ test('what a transaction was set to is gone with it, also for a connection that 
   await expect(one.door.inOffice(home, () => Promise.reject(new Error('broken off')))).rejects.toThrow('broken off');
   expect(await one.db.$count(inspections)).toBe(0);
   await one.pool.end();
+});
+
+test('what the server makes for itself is not asked in the place of the office’s tables', async () => {
+  const own = connect(office.serverUrl, () => undefined, { connections: 1 });
+  const other = randomUUID();
+  await own.pool.query('create temp table accounts (like public.accounts); create temp table offices (id uuid)');
+  await own.pool.query('insert into pg_temp.offices values ($1)', [other]);
+  await own.pool.query("insert into pg_temp.accounts (id, office, login, name, role, password_hash, active, demo) values ($1, $1, 'mallory', 'M', 'lead', 'x', true, true)", [other]); // prettier-ignore
+  expect(await own.door.officeIds()).not.toContain(other);
+  expect(await own.door.officeOf('login', 'mallory')).toBeUndefined();
+  expect(await own.door.accountOf(other)).toBeUndefined();
+  await own.pool.query("create function pg_temp.lower(text) returns text language sql as $$ select 'x' $$");
+  expect(await own.door.officeOf('demo')).toBe(home);
+  await own.pool.end();
+});
+
+test('what must be known before an office is, is asked in the name of a role that signs in nowhere and changes nothing', async () => {
+  const { rows } = await office.pool.query<{ name: string; owner: string; path: string[] }>(
+    `select proname as name, proowner::regrole::text as owner, proconfig as path from pg_proc where prosecdef and pronamespace = 'public'::regnamespace order by 1`,
+  );
+  expect(rows.map(({ name }) => name)).toEqual(['account_of', 'office_ids', 'office_of', 'switched_off']);
+  for (const one of rows)
+    expect([one.owner, one.path]).toEqual(['careful_latch_asking', ['search_path=pg_catalog, pg_temp']]);
+  const { rows: rights } = await office.pool.query<{ right: string }>(
+    `select distinct privilege_type as right from information_schema.role_table_grants where grantee = 'careful_latch_asking'`,
+  );
+  expect(rights.map(({ right }) => right)).toEqual(['SELECT']);
+  const { rows: roles } = await office.pool.query("select rolcanlogin, rolsuper, rolbypassrls from pg_roles where rolname = 'careful_latch_asking'"); // prettier-ignore
+  expect(roles).toEqual([{ rolcanlogin: false, rolsuper: false, rolbypassrls: false }]);
+});
+
+test('the server’s password is part of no statement: what logs statements has only what PostgreSQL keeps of it', async () => {
+  const said: string[] = [];
+  const owner = connect(office.url, () => undefined);
+  owner.pool.on('connect', (client) => {
+    const query = client.query.bind(client) as (...all: unknown[]) => unknown;
+    client.query = ((...all: unknown[]) => {
+      said.push(JSON.stringify(all.filter((one) => typeof one !== 'function')));
+      return query(...all);
+    }) as never;
+  });
+  await giveServerRole(owner.pool, office.serverUrl);
+  await owner.pool.end();
+  const { username, password } = new URL(office.serverUrl);
+  expect(said.filter((one) => one.includes(username)).length).toBeGreaterThan(1);
+  expect(said.filter((one) => one.includes(password))).toEqual([]);
+  const again = connect(office.serverUrl, () => undefined);
+  expect((await again.pool.query('select current_user as me')).rows).toEqual([{ me: username }]);
+  await again.pool.end();
 });
 
 test('two offices at the same moment, over and over, each see their own', async () => {

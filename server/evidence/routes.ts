@@ -1,6 +1,7 @@
 import { basename, dirname } from 'node:path';
 import { raw, Router } from 'express';
 import { number, object, string } from 'yup';
+import { queryOf } from '../as-sent';
 import type { Door } from '../database/client';
 import { inspectionIn } from '../inspections/queries';
 import { destroyedAt } from '../keeping/routes';
@@ -19,11 +20,13 @@ const addressSchema = object({
     .matches(/^[0-9a-f]{64}$/, 'The address names no photo.')
     .required(),
 });
-const placeSchema = number()
-  .typeError('Say at which byte the piece begins: at=0.')
-  .integer('A piece begins at a whole byte.')
-  .min(0, 'A piece begins at byte 0 or later.')
-  .required('Say at which byte the piece begins: at=0.');
+const placeSchema = object({
+  at: number()
+    .typeError('Say at which byte the piece begins: at=0.')
+    .integer('A piece begins at a whole byte.')
+    .min(0, 'A piece begins at byte 0 or later.')
+    .required('Say at which byte the piece begins: at=0.'),
+});
 
 /** Photos of inspections: sent in pieces that go on after a break, each known by its SHA-256. */
 export function evidenceRoutes(door: Door, store: EvidenceStore): Router {
@@ -49,7 +52,7 @@ export function evidenceRoutes(door: Door, store: EvidenceStore): Router {
     csrfProtection,
     raw({ type: 'application/octet-stream', limit: MOST_PIECE_BYTES }),
     async (request, response) => {
-      const at = placeSchema.validateSync(request.query.at);
+      const at = queryOf(placeSchema, request).at;
       const piece: unknown = request.body;
       if (!Buffer.isBuffer(piece) || piece.length === 0)
         throw new Problem(422, 'Nothing came', 'A piece of a photo is bytes (application/octet-stream).');

@@ -3,6 +3,7 @@ import { Router } from 'express';
 import { boolean, object, string } from 'yup';
 import type { Change } from '@careful-latch/core/record';
 import { takeInAll } from '../changes/apply';
+import { bodyOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accounts, held, inspections } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
@@ -99,7 +100,7 @@ export function heldRoutes(door: Door, keys: SealKeys): Router {
   /** What somebody sent after they were switched off, of one house: taken in as theirs, in its order, or left out as a whole. */
   router.post('/held', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const { inspection, by, take, words } = groupSchema.validateSync(request.body);
+    const { inspection, by, take, words } = bodyOf(groupSchema, request);
     const which = and(eq(held.inspection, inspection), eq(held.by, by), isNull(held.settledAt), not(isDecision));
     const [author, rows] = await door.inOffice(account.office, async (tx) => {
       const [known] = await tx.select().from(accounts).where(eq(accounts.id, by));
@@ -122,7 +123,7 @@ export function heldRoutes(door: Door, keys: SealKeys): Router {
   router.post('/held/:id', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const which = id.validateSync(request.params.id);
-    const { words } = settleSchema.validateSync(request.body);
+    const { words } = bodyOf(settleSchema, request);
     await door.inOffice(account.office, async (tx) => {
       const [row] = await tx
         .update(held)

@@ -1,6 +1,7 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { Router } from 'express';
-import { number, string } from 'yup';
+import { number, object, string } from 'yup';
+import { queryOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { decisions, inspections, ledger, views } from '../database/schema';
 import { signedBy, type SealKeys } from '../ledger/keys';
@@ -13,12 +14,14 @@ import { accountOf, requireAccount } from '../sessions/session';
 import { listOf, listSchema } from './list';
 import { changedSince, inspectionIn, seenBy, shownTo } from './queries';
 
-const cursor = number()
-  .typeError('Say since which count: since=0.')
-  .integer('A count is a whole number.')
-  .min(0, 'A count is 0 or more.')
-  .max(Number.MAX_SAFE_INTEGER, 'No office has counted that far.')
-  .required();
+const cursorSchema = object({
+  since: number()
+    .typeError('Say since which count: since=0.')
+    .integer('A count is a whole number.')
+    .min(0, 'A count is 0 or more.')
+    .max(Number.MAX_SAFE_INTEGER, 'No office has counted that far.')
+    .default(0),
+});
 const id = string().uuid('The address names no inspection.').required();
 
 async function recordsOf(tx: Transaction, keys: SealKeys, account: Account, inspection: string) {
@@ -51,14 +54,14 @@ export function inspectionRoutes(door: Door, keys: SealKeys): Router {
   /** What was changed since a device asked last, in portions. */
   router.get('/inspections', async (request, response) => {
     const account = accountOf(request);
-    const since = cursor.validateSync(request.query.since ?? '0');
+    const { since } = queryOf(cursorSchema, request);
     response.json(await door.inOffice(account.office, (tx) => changedSince(tx, account, since)));
   });
 
   /** A page of the office’s list: what is on no device is found here. */
   router.get('/inspections/list', async (request, response) => {
     const account = accountOf(request);
-    const wanted = listSchema.validateSync(request.query);
+    const wanted = queryOf(listSchema, request);
     response.json(await door.inOffice(account.office, (tx) => listOf(tx, account, wanted)));
   });
 

@@ -4,6 +4,7 @@ import { Router } from 'express';
 import { mixed, number, object, string } from 'yup';
 import { KEPT, type Kept } from '@careful-latch/core/record';
 import { counted } from '../changes/apply';
+import { bodyOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accounts, changes, decisions, destroyed, held, inspections, notes, offices, views } from '../database/schema';
 import type { EvidenceStore } from '../evidence/store';
@@ -189,7 +190,7 @@ export function keepingRoutes(door: Door, keys: SealKeys, store: EvidenceStore):
 
   router.patch('/keeping', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const kept = yearsSchema.validateSync(request.body);
+    const kept = bodyOf(yearsSchema, request);
     const said = (Object.keys(KEPT) as Kept[]).map((kind) => `${kind} ${kept[kind] ?? 'for ever'}`).join(', ');
     await door.inOffice(account.office, async (tx) => {
       const { photo, owner, note, draft, view } = kept;
@@ -204,7 +205,7 @@ export function keepingRoutes(door: Door, keys: SealKeys, store: EvidenceStore):
 
   router.post('/keeping/destroy', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const wanted = destroySchema.validateSync(request.body);
+    const wanted = bodyOf(destroySchema, request);
     const photos = await door.inOffice(account.office, (tx) => destroyIn(tx, keys, account, wanted));
     for (const sha256 of photos) await store.destroy(account.office, sha256);
     response.json({ done: true });

@@ -1,6 +1,7 @@
 import { desc, eq } from 'drizzle-orm';
 import { Router } from 'express';
 import { object, string } from 'yup';
+import { bodyOf } from '../as-sent';
 import type { Door } from '../database/client';
 import { accounts, mails } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
@@ -44,7 +45,7 @@ export function mailRoutes(door: Door, keys: SealKeys, wake: () => void, publicU
 
   router.patch('/account', requireAccount, csrfProtection, async (request, response) => {
     const { id, office } = accountOf(request);
-    const { email } = ownSchema.validateSync(request.body);
+    const { email } = bodyOf(ownSchema, request);
     await door.inOffice(office, (tx) =>
       tx
         .update(accounts)
@@ -56,7 +57,7 @@ export function mailRoutes(door: Door, keys: SealKeys, wake: () => void, publicU
 
   /** Answers alike whether or not there is such a name: it tells nobody who is here. */
   router.post('/forgotten', sameOrigin, slowly({ most: 5, alsoWhatSucceeds: true }), async (request, response) => {
-    const { login } = forgottenSchema.validateSync(request.body);
+    const { login } = bodyOf(forgottenSchema, request);
     const office = await door.officeOf('login', login);
     if (office) {
       const [known] = await door.inOffice(office, (tx) => tx.select().from(accounts).where(eq(accounts.login, login)));

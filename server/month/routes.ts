@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { object, string } from 'yup';
+import { queryOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accountOf, requireAccount, requireInspector } from '../sessions/session';
 
@@ -64,7 +65,7 @@ export function monthRoutes(door: Door): Router {
   router.get('/month', requireAccount, async (request, response) => {
     const account = accountOf(request);
     requireInspector(account);
-    const { month } = monthSchema.validateSync(request.query);
+    const { month } = queryOf(monthSchema, request);
     const counts = await door.inOffice(account.office, (tx) => monthIn(tx, account.office, `${month}-01`));
     response.json({ month, fewest: FEWEST, ...counts });
   });

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { asc, eq } from 'drizzle-orm';
 import { Router } from 'express';
 import { object, string } from 'yup';
+import { bodyOf } from '../as-sent';
 import type { Door } from '../database/client';
 import { accounts, notes } from '../database/schema';
 import { inspectionIn } from '../inspections/queries';
@@ -36,7 +37,7 @@ export function noteRoutes(door: Door): Router {
     const account = accountOf(request);
     requireInspector(account);
     const inspection = id.validateSync(request.params.id);
-    const { words } = noteSchema.validateSync(request.body);
+    const { words } = bodyOf(noteSchema, request);
     await door.inOffice(account.office, async (tx) => {
       if (!(await inspectionIn(tx, account, inspection)))
         throw new Problem(404, 'Not found', 'There is no such inspection.');

@@ -1,7 +1,13 @@
+import { execFile } from 'node:child_process';
+import { copyFile, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
 import Ajv from 'ajv/dist/2020';
+import { eq } from 'drizzle-orm';
 import { accounts, offices } from '../database/schema';
 import { EvidenceStore } from '../evidence/store';
-import { jpegOf, openOffice, pictureOf, type Office } from '../test/office';
+import { KEYS_FILE, jpegOf, openOffice, pictureOf, visitor, type Office } from '../test/office';
 import { OfficeFileError, officeFileSchema, officeLines, takeOffice } from './office-file';
 
 let home: Office;
@@ -27,10 +33,13 @@ async function* streamed(all: readonly string[]) {
 
 /** What the office’s file says of being taken in, and how much is there after that. */
 async function taken(all: readonly string[], keys = home.keys.publicKeys) {
-  const said = await takeOffice(away.pool, storeOf(away), keys, streamed(all)).catch((error: unknown) => {
-    if (!(error instanceof OfficeFileError)) throw error;
-    return error.message;
-  });
+  const said = await takeOffice(away.pool, storeOf(away), keys, streamed(all)).then(
+    ({ name }) => name,
+    (error: unknown) => {
+      if (!(error instanceof OfficeFileError)) throw error;
+      return error.message;
+    },
+  );
   return { said, counts: await countsIn(away) };
 }
 async function countsIn({ pool }: Office) {
@@ -77,3 +86,34 @@ test('an office goes out as lines and comes in whole, with its seals; no passwor
   expect(people.map(({ passwordHash }) => passwordHash)).toEqual(['!', '!', '!']);
   expect(lines.join('\n')).not.toContain('argon2');
 });
+
+test('by the commands, from one file: nobody is let in by what the file says of people, and a lead by the machine', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'office-file-'));
+  const there = await openOffice({ demo: false });
+  const [file, keys] = [join(folder, 'office.jsonl'), join(folder, 'keys.json')];
+  await copyFile(KEYS_FILE, keys);
+  const run = async (of: Office, command: string, ...args: string[]) => {
+    const env = { ...process.env, DATABASE_URL: of.url, EVIDENCE_FOLDER: of.evidenceFolder, SEAL_KEYS: keys };
+    return (await promisify(execFile)(process.execPath, ['tools/run.mjs', command, ...args], { cwd: join(__dirname, '..', '..'), env })).stdout; // prettier-ignore
+  };
+  try {
+    expect(await run(home, 'tools/office-file.ts', file)).toContain('Windfall Township Building Office is in');
+    const hash = (await home.db.select().from(accounts).where(eq(accounts.login, 'ilse')))[0]!.passwordHash;
+    const planted = (await readFile(file, 'utf8')).replaceAll('"password_hash":"!"', `"password_hash":${JSON.stringify(hash)}`); // prettier-ignore
+    expect(planted).toContain('argon2');
+    await writeFile(file, planted);
+    const said = await run(there, 'tools/office-file.ts', '--import', file);
+    expect(said).toMatch(/taken in with its photos[^]*Ilse O’Harrow \(lead\) signs in as ilse/);
+    const came = await there.db.select().from(accounts);
+    expect(came.map(({ active, passwordHash }) => [active, passwordHash])).toEqual([[false, '!'], [false, '!'], [false, '!']]); // prettier-ignore
+    const ilse = await visitor(there);
+    expect((await ilse.signIn('ilse')).status).toBe(401);
+    const token = /#(\S+)/.exec(await run(there, 'tools/reset.ts', 'ilse'))![1];
+    expect((await ilse.post('/api/join', { token, password: 'a long password' })).status).toBe(201);
+    expect((await ilse.signIn('ilse', 'a long password')).status).toBe(200);
+    expect((await (await visitor(there)).signIn('joss')).status).toBe(401);
+  } finally {
+    await there.close();
+    await rm(folder, { recursive: true });
+  }
+}, 60_000);

@@ -2,7 +2,9 @@ import type { Pool, PoolClient } from 'pg';
 import type { JWK } from 'jose';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import * as schema from '../database/schema';
+import type { Role } from '@careful-latch/core/record';
 import type { EvidenceStore } from '../evidence/store';
+import { NO_PASSWORD } from '../sessions/routes';
 import { verifyOffice } from '../ledger/verify';
 
 const OFFICE_FORMAT = 'careful-latch/office';
@@ -15,9 +17,18 @@ const TABLES = ['firms', 'accounts', 'rules', 'inspections', 'changes', 'decisio
 type Table = (typeof TABLES)[number];
 
 /** Columns that stay at home: nobody signs in elsewhere by an old password, nor reads a calendar by an old address. */
-const AT_HOME: Readonly<Partial<Record<Table, Readonly<Record<string, unknown>>>>> = {
-  accounts: { password_hash: '!', feed_hash: null, demo: false },
+const AT_HOME: Readonly<Partial<Record<string, Readonly<Record<string, unknown>>>>> = {
+  accounts: { password_hash: NO_PASSWORD, feed_hash: null, demo: false },
 };
+/** What a file does not say of a row, whatever stands there: people come switched off, and somebody here lets them in. */
+const ON_ARRIVAL: typeof AT_HOME = { accounts: { ...AT_HOME.accounts, active: false, void_before: null } };
+
+/** Somebody who came with an office, and is to be let in. */
+export interface Arrived {
+  readonly login: string;
+  readonly name: string;
+  readonly role: Role;
+}
 
 /** The file as JSON Schema, a line each. */
 export const officeFileSchema = {
@@ -105,14 +116,15 @@ const isObject = (data: unknown): data is Record<string, unknown> =>
 
 /**
  * Takes an office in, whole or not at all: every line in one transaction, and every seal verified with the keys at hand before it
- * ends; of a file that is refused no photo stays. Throws an `OfficeFileError` that says what is wrong, and at which line. Resolves with the office’s name.
+ * ends; of a file that is refused no photo stays. Throws an `OfficeFileError` that says what is wrong, and at which line. Resolves with the
+ * office’s name and its people, who are switched off and have no password.
  */
 export async function takeOffice(
   pool: Pool,
   store: EvidenceStore,
   keys: readonly JWK[],
   lines: AsyncIterable<string>,
-): Promise<string> {
+): Promise<{ readonly name: string; readonly people: readonly Arrived[] }> {
   const client = await pool.connect();
   const counts: Record<string, number> = {};
   /** Photos that were not here before. */
@@ -171,8 +183,12 @@ export async function takeOffice(
     if (!ended) throw wrong('the file breaks off here; its end is missing.');
     const { wrong: broken } = await verifyOffice(drizzle(client, { schema }), keys, office.id);
     if (broken) throw new OfficeFileError(`Its seals do not hold with the keys at hand. ${broken} Nothing was taken.`);
+    const { rows: people } = await client.query<Arrived>(
+      'select login, name, role from accounts where office = $1 order by role, name',
+      [office.id],
+    );
     await client.query('commit');
-    return office.name;
+    return { name: office.name, people };
   } catch (error) {
     await client.query('rollback');
     if (office) for (const sha256 of brought) await store.destroy(office.id, sha256);
@@ -195,7 +211,7 @@ async function put(
   try {
     await client.query(
       `insert into "${table}" (${named}) select ${named} from jsonb_populate_record(null::"${table}", $1::jsonb)`,
-      [JSON.stringify(row)],
+      [JSON.stringify({ ...row, ...ON_ARRIVAL[table] })],
     );
   } catch (error) {
     const { code, message } = error as { code?: string; message: string };

@@ -1,8 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
-import { touched, type Inspection } from '@careful-latch/core/record';
+import { touched, type ChangeBody, type Inspection } from '@careful-latch/core/record';
 import { accounts, inspections } from '../database/schema';
 import { DEMO_PROPERTIES } from '../demo/properties';
-import { changeOf, openOffice, visitor, type Office } from '../test/office';
+import { changeOf, openOffice, opening, visitor, type Office } from '../test/office';
 
 /** Decided, with corrections due; opened by the lead. */
 const HOUSE = DEMO_PROPERTIES[3]!.id;
@@ -64,6 +65,13 @@ test('a firm that takes over hears of the house; the one before is told that it 
   expect((await delta(maro, after.cursor)).inspections.map(({ id }) => id)).toEqual([HOUSE]);
 });
 
+test('whoever is not there is no party: nobody else’s sight of the house ends', async () => {
+  const seen = async () => (await maro.get(`/api/inspections/${HOUSE}`)).status;
+  expect(await seen()).toBe(200);
+  expect((await lead.remove(`${PARTIES}/${randomUUID()}`)).status).toBe(404);
+  expect(await seen()).toBe(200);
+});
+
 test('what a contractor opened is theirs as before, until it is given to another', async () => {
   const [own] = await office.db
     .select({ id: inspections.id })
@@ -81,6 +89,73 @@ test.each([
 ])('%s is refused', async (_, wanted, status, words) => {
   const answer = await lead.post(PARTIES, wanted);
   expect([answer.status, (answer.body as { detail: string }).detail]).toEqual([status, expect.stringContaining(words)]);
+});
+
+describe('a contractor who is party writes his own and nothing else:', () => {
+  let house: Inspection;
+  const said = async (who: typeof lead, change: Parameters<typeof lead.change>[0]) =>
+    ((await who.change(change)).body as { results: { status: string; detail?: string }[] }).results[0]!;
+  beforeAll(async () => {
+    await lead.post(PARTIES, { account: maroId });
+    house = (await maro.get(`/api/inspections/${HOUSE}`)).body as Inspection;
+    await lead.change(changeOf({ type: 'violation', inspection: HOUSE, violation: house.docket.violations[0]!.id, to: 'open', words: 'It is still there.' })); // prettier-ignore
+    house = (await maro.get(`/api/inspections/${HOUSE}`)).body as Inspection;
+  });
+  const evidence = randomUUID();
+  const note = (text: string | null, was?: { at: string; by: string }, of = evidence) =>
+    changeOf({ type: 'evidence', inspection: HOUSE, evidence: of, is: text === null ? null : { about: 'breaker.ratingA', text, photo: null }, ...(was && { was }) }); // prettier-ignore
+
+  test.each([
+    ['a day', { dueOn: '2099-01-01' }, 'a day is given'],
+    [
+      'a variance',
+      { variance: { authority: 'Myself', section: '702.5', extent: 'all', until: null } },
+      'a variance goes',
+    ],
+    ['findings', { findings: [{ rule: 'inlet/cover', part: null }] }, 'findings are joined'],
+  ])('%s with what he says is corrected is refused', async (_, over, detail) => {
+    const one = { ...claim(house, 'It is done.'), ...over } as Parameters<typeof lead.change>[0];
+    expect(await said(maro, one)).toMatchObject({
+      status: 'refused',
+      detail: expect.stringContaining(detail) as string,
+    });
+  });
+
+  test('an inspector’s note is neither rewritten nor taken out by him; nor does he write one in the inspector’s name', async () => {
+    expect(await sent(lead, note('The cover is off.'))).toBe('taken');
+    for (const text of ['All is well.', null])
+      expect(await said(maro, note(text))).toMatchObject({ status: 'refused', detail: expect.stringContaining('Ilse O’Harrow') as string }); // prettier-ignore
+    const forged = note('All is well.', { at: '2026-11-24T15:00:00Z', by: 'Ilse O’Harrow' }, randomUUID());
+    expect(await said(maro, forged)).toMatchObject({
+      status: 'refused',
+      detail: expect.stringContaining('log') as string,
+    });
+    const after = (await lead.get(`/api/inspections/${HOUSE}`)).body as Inspection;
+    expect(after.evidence.filter(({ text }) => text === 'All is well.')).toEqual([]);
+    expect(after.evidence.find(({ id }) => id === evidence)).toMatchObject({
+      text: 'The cover is off.',
+      by: 'Ilse O’Harrow',
+    });
+  });
+
+  test('a reading is set again by Undo as it stood in the log, and never made up in another’s name', async () => {
+    const own = randomUUID();
+    await maro.change(opening(own));
+    const first = changeOf(touched(own, 'breaker.ratingA', 30));
+    await maro.change(first, changeOf(touched(own, 'breaker.ratingA', 40)));
+    const again = (was: object) =>
+      changeOf({ type: 'facts', inspection: own, facts: [{ path: 'breaker.ratingA', value: 30, how: 'touched', was }] } as ChangeBody); // prettier-ignore
+    const line = { how: 'touched', at: first.at };
+    const name = (await office.db.select().from(accounts).where(eq(accounts.login, 'maro')))[0]!.name;
+    for (const forged of [
+      { ...line, by: 'Ilse O’Harrow' },
+      { ...line, by: name, how: 'measured' },
+      { ...line, by: name, said: '30 A by the meter of the office' },
+      { ...line, by: name, at: '2026-11-01T10:00:00Z' },
+    ])
+      expect(await said(maro, again(forged))).toMatchObject({ status: 'refused' });
+    expect(await said(maro, again({ ...line, by: name }))).toMatchObject({ status: 'taken' });
+  });
 });
 
 test('a house on which nothing is decided is given to nobody', async () => {

@@ -3,6 +3,7 @@ import { Router } from 'express';
 import { object, string } from 'yup';
 import { ROLES, isOutside, type Role } from '@careful-latch/core/record';
 import { counted } from '../changes/apply';
+import { bodyOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accounts, firms, inspections, invites, parties } from '../database/schema';
 import { inspectionIn, ofSameFirm } from '../inspections/queries';
@@ -73,7 +74,7 @@ export function partyRoutes(door: Door, keys: SealKeys): Router {
     const by = accountOf(request);
     requireInspector(by);
     const inspection = id.validateSync(request.params.id);
-    const { account, name } = wantedSchema.validateSync(request.body);
+    const { account, name } = bodyOf(wantedSchema, request);
     const made = await door.inOffice(by.office, async (tx) => {
       const { header } = await decidedHouse(tx, by, inspection);
       if (account === undefined) {
@@ -101,7 +102,9 @@ export function partyRoutes(door: Door, keys: SealKeys): Router {
     const account = id.validateSync(request.params.account);
     await door.inOffice(by.office, async (tx) => {
       const untilSeq = await counted(tx, by.office);
+      const none = new Problem(404, 'Not found', 'They are no party to this house.');
       const [known] = await tx.select().from(accounts).where(eq(accounts.id, account));
+      if (!known) throw none;
       const ended = await tx
         .update(parties)
         .set({ until: new Date(), untilSeq })
@@ -109,11 +112,11 @@ export function partyRoutes(door: Door, keys: SealKeys): Router {
           and(
             eq(parties.inspection, inspection),
             isNull(parties.until),
-            known && inArray(parties.account, ofSameFirm(known)), // a firm sees it whole, or not at all
+            inArray(parties.account, ofSameFirm(known)), // a firm sees it whole, or not at all
           ),
         )
         .returning({ account: parties.account });
-      if (ended.length === 0) throw new Problem(404, 'Not found', 'They are no party to this house.');
+      if (ended.length === 0) throw none;
       await logPeople(tx, keys, by, account, `ended what they see of ${inspection}`);
     });
     response.json({ done: true });

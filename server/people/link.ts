@@ -34,14 +34,21 @@ export async function linkFor(
   return { token, expiresAt: expiresAt.toISOString() };
 }
 
-/** A link to a new password of the one account of an office that `which` names; made by somebody, else by that account itself. Undefined where there is none. */
-export const resetLink = (door: Door, keys: SealKeys, office: string, by: By | undefined, which: SQL) =>
+/**
+ * A link to a new password of the one account of an office that `which` names; made by somebody, else by that account itself. `on` switches it
+ * on, too, where it is off. Undefined where there is none.
+ */
+export const resetLink = (door: Door, keys: SealKeys, office: string, by: By | undefined, which: SQL, on = false) =>
   door.inOffice(office, async (tx) => {
     const [known] = await tx
       .select()
       .from(accounts)
       .where(and(eq(accounts.office, office), which));
     if (!known) return undefined;
+    if (on && !known.active) {
+      await tx.update(accounts).set({ active: true }).where(eq(accounts.id, known.id));
+      await logPeople(tx, keys, by ?? known, known.id, `switched ${known.name} on, at the machine of the office`);
+    }
     await logPeople(tx, keys, by ?? known, known.id, `made a link to a new password for ${known.name}`);
     return linkFor(tx, by ?? known, { name: known.name, account: known.id }, RESET_MS);
   });

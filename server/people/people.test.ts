@@ -81,6 +81,22 @@ test('who is switched off is out at once, and stays out of a session from before
   expect(await statusOf(who)).toBe(200);
 });
 
+test('a person is changed in role, firm and being on, and in nothing else; nor is anybody let in by it', async () => {
+  const { id } = await invited('planted', 'inspector');
+  const stood = async () => (await office.db.select().from(accounts).where(eq(accounts.id, id)))[0];
+  const before = await stood();
+  const planted = { passwordHash: before!.passwordHash, name: 'Ilse O’Harrow', login: 'ilse2', email: 'e@example.test', feedHash: 'x', demo: true, office: randomUUID(), id: randomUUID(), voidBefore: null }; // prettier-ignore
+  for (const [name, value] of Object.entries(planted)) {
+    const { status, body } = await lead.patch(`/api/people/${id}`, { active: true, [name]: value });
+    expect([name, status, (body as { detail: string }).detail]).toEqual([
+      name,
+      422,
+      expect.stringContaining(`“${name}”`),
+    ]);
+  }
+  expect(await stood()).toEqual(before);
+});
+
 test('an office keeps a lead: the last one is neither demoted nor switched off', async () => {
   const { account } = (await lead.get('/api/session')).body as { account: { id: string } };
   for (const wanted of [{ role: 'inspector' }, { active: false }])

@@ -4,6 +4,7 @@ import { and, asc, eq, gt, isNull, ne, sql, type SQL } from 'drizzle-orm';
 import { Router, type Request } from 'express';
 import { boolean, mixed, number, object, string } from 'yup';
 import { ROLES, isOutside, type Role } from '@careful-latch/core/record';
+import { bodyOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accounts, firms, inspections, invites, offices, sessions } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
@@ -167,7 +168,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
 
   router.post('/invites', requireAccount, requirePeopleLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const { name, role: as, firm: named, email } = inviteSchema.validateSync(request.body);
+    const { name, role: as, firm: named, email } = bodyOf(inviteSchema, request);
     const firmName = account.role === 'lead' ? named : ''; // the lead of a firm invites into no other
     const made = await door.inOffice(account.office, async (tx) => {
       const firm = await firmOfInvited(tx, account, as, firmName);
@@ -203,7 +204,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
 
   /** Whoever has a link makes the account that it is for, or gives their own a new password. */
   router.post('/join', sameOrigin, slow, async (request, response) => {
-    const { token, name, login, password } = joinSchema.validateSync(request.body);
+    const { token, name, login, password } = bodyOf(joinSchema, request);
     const unused = and(eq(invites.tokenHash, sha256(token)), isNull(invites.usedAt), gt(invites.expiresAt, new Date()));
     const office = await door.officeOf('invite', sha256(token));
     const [asked] = office ? await door.inOffice(office, (tx) => tx.select().from(invites).where(unused)) : [];
@@ -249,7 +250,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
   router.patch('/people/:id', requireAccount, requirePeopleLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const person = id.validateSync(request.params.id);
-    const wanted = changeSchema.validateSync(request.body);
+    const wanted = bodyOf(changeSchema, request);
     await door.inOffice(account.office, async (tx) => {
       await heldOffice(tx, account.office);
       const [known] = await tx
@@ -263,7 +264,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
       const firm = wanted.firm === undefined ? known.firm : await firmNamed(tx, account.office, wanted.firm);
       await tx
         .update(accounts)
-        .set({ ...wanted, firm, ...(off && { voidBefore: new Date() }) })
+        .set({ role: wanted.role, active: wanted.active, firm, ...(off && { voidBefore: new Date() }) })
         .where(eq(accounts.id, person));
       await requireALead(tx, account);
       if (firm !== known.firm) {
@@ -300,7 +301,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
   /** Whoever changes their password ends every session of theirs but this one. */
   router.post('/password', requireAccount, csrfProtection, slow, async (request, response) => {
     const account = accountOf(request);
-    const { password, next } = passwordSchema.validateSync(request.body);
+    const { password, next } = bodyOf(passwordSchema, request);
     await requirePassword(account, password);
     const passwordHash = await hash(next);
     const now = new Date();
@@ -315,7 +316,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
   /** Whoever signs after more than a day gives the password again. */
   router.post('/session/password', requireAccount, csrfProtection, slow, async (request, response) => {
     const account = accountOf(request);
-    const { password } = againSchema.validateSync(request.body);
+    const { password } = bodyOf(againSchema, request);
     await requirePassword(account, password);
     request.session.passwordAt = Date.now();
     response.json({ done: true });
@@ -323,7 +324,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
 
   router.patch('/office', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const { offlineHours } = officeSchema.validateSync(request.body);
+    const { offlineHours } = bodyOf(officeSchema, request);
     await door.inOffice(account.office, async (tx) => {
       await tx.update(offices).set({ offlineHours }).where(eq(offices.id, account.office));
       await logPeople(tx, keys, account, account.id, `let decisions arrive ${offlineHours} hours after they were signed without signal`); // prettier-ignore

@@ -1,6 +1,7 @@
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import { Router } from 'express';
 import { object, string } from 'yup';
+import { queryOf } from '../as-sent';
 import type { Door } from '../database/client';
 import { inspections, permitPosts } from '../database/schema';
 import { Problem } from '../problems';
@@ -21,7 +22,7 @@ export function permitRoutes(door: Door, service: PermitService | undefined, wak
   const router = Router();
   router.get('/permits', requireAccount, async (request, response) => {
     requireInspector(accountOf(request));
-    const { number, address } = findSchema.validateSync(request.query);
+    const { number, address } = queryOf(findSchema, request);
     if (!number && !address)
       throw new Problem(422, 'What to look for', 'Give the number of the permit, or the address.');
     if (!service) throw NONE;

@@ -5,6 +5,7 @@ import { boolean, mixed, object, string } from 'yup';
 import { parseProfile } from '@careful-latch/core/profile';
 import type { Change } from '@careful-latch/core/record';
 import { takeInAll } from '../changes/apply';
+import { bodyOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accounts, inspections, offices, rules } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
@@ -67,7 +68,7 @@ export function rulesRoutes(door: Door, keys: SealKeys): Router {
 
   router.post('/rules', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const wanted = adoptSchema.validateSync(request.body);
+    const wanted = bodyOf(adoptSchema, request);
     const read = parseProfile(JSON.stringify(wanted.profile));
     if (!read.ok) throw new Problem(422, 'No rules of an office', `${read.errors.slice(0, 3).join('; ')}.`);
     const version = await door.inOffice(account.office, async (tx) => {

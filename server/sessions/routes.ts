@@ -5,6 +5,7 @@ import { csrfSync } from 'csrf-sync';
 import { eq } from 'drizzle-orm';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { object, string } from 'yup';
+import { bodyOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accounts, firms, offices } from '../database/schema';
 import { DEMO_PASSWORD } from '../demo/password';
@@ -44,6 +45,9 @@ async function officeIn(tx: Transaction, { office: id, firm }: Account) {
     : null;
 }
 
+/** In the place of a hash where somebody has no password yet. */
+export const NO_PASSWORD = '!';
+
 /** Verifying against this keeps an unknown name as slow as a wrong password. */
 const NOBODY = hash('nobody has this password');
 
@@ -52,7 +56,8 @@ async function accountFor(door: Door, login: string, password: string): Promise<
   const [row] = office
     ? await door.inOffice(office, (tx) => tx.select().from(accounts).where(eq(accounts.login, login)))
     : [];
-  const right = await verify(row?.passwordHash ?? (await NOBODY), password);
+  const hasOne = row !== undefined && row.passwordHash !== NO_PASSWORD;
+  const right = (await verify(hasOne ? row.passwordHash : await NOBODY, password)) && hasOne;
   if (!row?.active || !right)
     throw new Problem(
       401,
@@ -109,10 +114,10 @@ export function sessionRoutes(door: Door, secret: string): Router {
     response.json(await sessionState(request));
   });
 
-  const loginOf = ({ body }: Request) =>
-    String((body as { login?: unknown } | undefined)?.login ?? '')
-      .trim()
-      .toLowerCase();
+  const loginOf = ({ body }: Request) => {
+    const { login } = (body ?? {}) as { login?: unknown };
+    return typeof login === 'string' ? login.trim().toLowerCase() : '';
+  };
   /** What a device is given once its owner has signed in on it: whoever tries that name from elsewhere cannot lock it out. */
   const knownAs = (login: string) => createHmac('sha256', secret).update(`known ${login}`).digest('base64url');
   const isKnown = (request: Request) => parseCookie(request.headers.cookie ?? '')[KNOWN] === knownAs(loginOf(request));
@@ -121,7 +126,7 @@ export function sessionRoutes(door: Door, secret: string): Router {
     slowly({ most: 10, of: (request) => `${isKnown(request) ? 'known' : addressOf(request)} ${loginOf(request)}` }),
   ];
   router.post('/session', sameOrigin, ...limits, async (request: Request, response: Response) => {
-    const { login, password } = credentialsSchema.validateSync(request.body);
+    const { login, password } = bodyOf(credentialsSchema, request);
     const account = await accountFor(door, login, password);
     await renewSession(request); // a session from before the sign-in is never reused after it
     request.session.accountId = account.id;

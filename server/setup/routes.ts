@@ -4,6 +4,7 @@ import { sql } from 'drizzle-orm';
 import { Router } from 'express';
 import { mixed, object, string } from 'yup';
 import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
+import { bodyOf } from '../as-sent';
 import type { Door } from '../database/client';
 import { accounts, offices } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
@@ -36,7 +37,7 @@ export function setupRoutes(door: Door, keys: SealKeys): Router {
   const router = Router();
   router.post('/setup', sameOrigin, async (request, response) => {
     if ((await door.officeIds()).length > 0) throw CLOSED; // looked at before anything costly is done
-    const wanted = setupSchema.validateSync(request.body);
+    const wanted = bodyOf(setupSchema, request);
     const passwordHash = await hash(wanted.password);
     const office = randomUUID();
     await door.inOffice(office, async (tx) => {

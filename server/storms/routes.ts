@@ -4,6 +4,7 @@ import { Router } from 'express';
 import { array, number, object, string, ValidationError } from 'yup';
 import { canonicalText } from '@careful-latch/core/record';
 import { readStormEntry, whyNotEntry, type StormEntry } from '@careful-latch/core/storm';
+import { bodyOf, queryOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accounts, offices, stormEntries, storms } from '../database/schema';
 import { Problem } from '../problems';
@@ -72,20 +73,20 @@ export function stormRoutes(door: Door): Router {
 
   router.post('/storms', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const storm = openSchema.validateSync(request.body);
+    const { id, name, day } = bodyOf(openSchema, request);
     await door.inOffice(account.office, async (tx) => {
-      const made = await tx.insert(storms).values({ ...storm, office: account.office, by: account.id }).onConflictDoNothing().returning({ id: storms.id }); // prettier-ignore
-      const [there] = made.length > 0 ? [storm] : await tx.select().from(storms).where(eq(storms.id, storm.id));
-      if (there?.name !== storm.name || there.day !== storm.day) throw new Problem(409, 'In use', ID_IN_USE);
+      const made = await tx.insert(storms).values({ id, name, day, office: account.office, by: account.id }).onConflictDoNothing().returning({ id: storms.id }); // prettier-ignore
+      const [there] = made.length > 0 ? [{ name, day }] : await tx.select().from(storms).where(eq(storms.id, id));
+      if (there?.name !== name || there.day !== day) throw new Problem(409, 'In use', ID_IN_USE);
     });
-    response.json({ id: storm.id });
+    response.json({ id });
   });
 
   router.get('/storms/:id', requireAccount, async (request, response) => {
     const account = accountOf(request);
     requireInspector(account);
     const storm = id.validateSync(request.params.id);
-    const { since } = sinceSchema.validateSync(request.query);
+    const { since } = queryOf(sinceSchema, request);
     const rows = await door.inOffice(account.office, async (tx) => {
       await stormIn(tx, storm);
       return tx
@@ -102,7 +103,7 @@ export function stormRoutes(door: Door): Router {
     const account = accountOf(request);
     requireInspector(account);
     const storm = id.validateSync(request.params.id);
-    const { entries } = entriesSchema.validateSync(request.body);
+    const { entries } = bodyOf(entriesSchema, request);
     // A portion is one transaction: others see what a phone brings back whole, or not yet.
     const results = await door.inOffice(account.office, async (tx) => {
       const day = await stormIn(tx, storm);

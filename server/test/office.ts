@@ -53,7 +53,7 @@ export interface Office extends Connection {
 }
 
 /** All offices of a run of the tests seal with the same key: they are copies of one. */
-const KEYS_FILE = join(tmpdir(), `.careful-latch-keys-of-tests-${process.ppid}.json`);
+export const KEYS_FILE = join(tmpdir(), `.careful-latch-keys-of-tests-${process.ppid}.json`);
 /** Any number that no other program asks PostgreSQL to lock. */
 const COPYING = 7_264_412;
 
