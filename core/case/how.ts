@@ -26,7 +26,10 @@ export function withRecorded(c: Case, path: string, how: Recorded | undefined): 
 
 /** What the simulated meter calls itself: it comes with the demo, and proves nothing. */
 const SIMULATED = /^Simulated /;
+/** Whether a line of how a fact was recorded names the simulated meter. */
+export const saysSimulated = ({ how, said }: { readonly how: string; readonly said?: string | undefined }): boolean =>
+  how === 'meter' && said !== undefined && SIMULATED.test(said);
 export const isSimulated = (c: Case, path: string): boolean => {
   const line = recordedAt(c, path);
-  return line?.how === 'meter' && line.said !== undefined && SIMULATED.test(line.said);
+  return line !== undefined && saysSimulated(line);
 };

@@ -107,6 +107,17 @@ export const INSIDE: readonly Contradiction[] = [
     ),
   },
   {
+    id: 'loads/unfused-with-a-breaker',
+    says: 'A switch without a breaker has no number on one.',
+    look: 'Look at its handle again for a breaker or a fuse.',
+    doubts: ['loads.circuits.unfused', 'loads.circuits.switchBreakerA'],
+    find: ofEachCircuit((look, at) =>
+      look.asks(at.unfused) && look.peek(at.unfused) === 'yes' && look.peek(at.switchBreakerA) !== undefined
+        ? { facts: [at.unfused, at.switchBreakerA] }
+        : undefined,
+    ),
+  },
+  {
     id: 'loads/one-slot-twice',
     says: 'A circuit of 240 V takes the slot below its own, too.',
     look: 'Read the numbers beside the breakers again.',

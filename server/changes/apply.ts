@@ -24,7 +24,7 @@ import { postResult } from '../permits/posts';
 import { newestRules, rulesIn } from '../rules/queries';
 import { sealInLedger, sealMove } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
-import { whyNotSaidBefore } from './said-before';
+import { whyNotSaidBefore, whyNotSimulated } from './said-before';
 import type { Account } from '../sessions/account';
 import { requireInspector } from '../sessions/session';
 import { Problem, databaseCodeOf, isBadData } from '../problems';
@@ -329,7 +329,8 @@ async function takeInNew(
         ? PASSWORD_AGAIN
         : await whyNotSeen(tx, account, before, change)
       : undefined) ??
-    (await whyNotSaidBefore(tx, change));
+    (await whyNotSaidBefore(tx, change)) ??
+    (await whyNotSimulated(tx, account.office, change));
   if (whyNot !== undefined) return { id: change.id, status: 'refused', detail: whyNot };
   const rules = await rulesFor(tx, account.office, change);
   const applied = applyChange(before, change, account, rules);

@@ -1,5 +1,5 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
-import { catalogueKey } from '@careful-latch/core/case';
+import { catalogueKey, saysSimulated } from '@careful-latch/core/case';
 import { ofOldDevice, type Change } from '@careful-latch/core/record';
 import type { Transaction } from '../database/client';
 import { accounts, changes } from '../database/schema';
@@ -51,4 +51,12 @@ export async function whyNotSaidBefore(tx: Transaction, change: Change): Promise
     (one) => !made.some(({ by, change: other }) => by === one.by && other.at === one.at && one.isIn(other)),
   );
   return unknown && `Nothing in this house’s log says that ${unknown.by} recorded this at ${unknown.at}; record it as your own.`; // prettier-ignore
+}
+
+/** Why readings are not recorded: the simulated meter proves nothing, and an office that is no demo has none. Undefined where they may be. */
+export async function whyNotSimulated(tx: Transaction, office: string, change: Change): Promise<string | undefined> {
+  if (change.type !== 'facts' || !change.facts.some((one) => saysSimulated(one) || (one.was && saysSimulated(one.was))))
+    return undefined;
+  const demo = await tx.$count(accounts, and(eq(accounts.office, office), eq(accounts.demo, true)));
+  return demo > 0 ? undefined : 'This reading is simulated, and proves nothing at a house; take it with an instrument.';
 }

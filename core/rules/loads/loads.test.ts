@@ -555,6 +555,7 @@ ruleTable('loads/within-weakest-device', {
     [{ ...TWO_CORDS, 'loads.circuits[1].cord': undefined }, ['loads.circuits[1].cord']],
     // a cord that is not there carries nothing
     [{ ...TWO_CORDS, 'loads.circuits[1].cord': 3 }, ['loads.circuits[1].cord']],
+    [{ ...TWO_CORDS, 'loads.circuits[1].cord': 1.5 }, ['loads.circuits[1].cord']],
   ],
 });
 

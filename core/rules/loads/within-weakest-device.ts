@@ -64,7 +64,7 @@ export default rule({
       side.needAll(...planned.value!.map(({ index }) => circuitAt(index).cord));
       return planned.value!.map(({ index }) => {
         const cord = side.need(circuitAt(index).cord);
-        if (!Number.isInteger(cord) || cord < 1 || cord > side.cords)
+        if (!Number.isInteger(cord) || cord > side.cords)
           throw new Missing(
             [circuitAt(index).cord],
             `${circuitName(side, index)} hangs on cord ${cord}, and there is none of that number.`,
