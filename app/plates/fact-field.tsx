@@ -91,10 +91,14 @@ const FactPlate = memo(function FactPlate({
       reading={!notSeen && (meta.kind === 'amount' || meta.kind === 'size')}
       drawing={notSeen ? (selected ? undefined : unprovenSign) : drawingOf(meta, value)}
       selected={selected}
+      {...(meta.kind === 'yes-no' && !notSeen && { style: HALF })}
       onPress={() => onChoose(value, selected)}
     />
   );
 });
+
+/** Of two answers neither is larger than the other. */
+const HALF = { flexGrow: 1, flexBasis: '40%', maxWidth: 220 } as const;
 
 const unprovenSign = () => <Sign kind="unproven" size={18} />;
 

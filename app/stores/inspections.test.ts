@@ -455,6 +455,24 @@ test('undo takes back one entry after the other', async () => {
   expect(fake.taken).toHaveLength(5);
 });
 
+test('undo goes on after the page was loaded again, for whoever entered it and nobody else', async () => {
+  const id = openInspection(header);
+  fact(id, 'breaker.ratingA', 50);
+  fact(id, 'breaker.ratingA', 30);
+  await settle();
+  const hidden = jest.spyOn(document, 'visibilityState', 'get').mockReturnValue('hidden');
+  const leave = () => document.dispatchEvent(new Event('visibilitychange'));
+  leave();
+  await openStore(`person-${account}`, ILSE);
+  await settle();
+  undo(id);
+  expect(breaker(id)).toEqual({ ratingA: 50 });
+  leave();
+  hidden.mockRestore();
+  await openStore('somebody-else', { name: 'Bram Ostrander', role: 'inspector' });
+  expect(state().undos).toEqual([]);
+});
+
 test('undo takes nothing back that another has changed since, and says who', async () => {
   const id = openInspection(header);
   fact(id, 'breaker.ratingA', 50);

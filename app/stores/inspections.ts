@@ -95,8 +95,25 @@ let pauseMs = 1000;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let sendTimer: ReturnType<typeof setTimeout> | undefined;
 
+/** What can be taken back outlives a reload of the page: kept with its tab, for the account that entered it. */
+const UNDOS = 'careful-latch-undos';
+if (typeof document !== 'undefined')
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'hidden' && owner !== '')
+      sessionStorage.setItem(UNDOS, JSON.stringify({ account: owner, undos: get().undos }));
+  });
+function keptUndos(account: string): readonly Undo[] {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(UNDOS) ?? '') as { account: string; undos: readonly Undo[] };
+    return kept.account === account ? kept.undos : [];
+  } catch {
+    return [];
+  }
+}
+
 /** Opens the store of an account: first what the device has, then what the office has; all of it anew, where somebody sees more by now. */
 export async function openStore(account: string, who: Person, anew = false): Promise<void> {
+  const back = keptUndos(account);
   closeStore();
   owner = account;
   person = who;
@@ -116,6 +133,7 @@ export async function openStore(account: string, who: Person, anew = false): Pro
     byId: Object.fromEntries(kept.inspections.map((one) => [one.id, one])),
     waiting: queue.length,
     aside: kept.aside,
+    undos: back,
   });
   void catchUp();
 }
@@ -138,6 +156,7 @@ export function closeStore(): void {
   letGo.clear();
   asksOthers = true;
   writing = Promise.resolve();
+  sessionStorage.removeItem(UNDOS);
   set(CLOSED);
 }
 

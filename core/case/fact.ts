@@ -117,10 +117,15 @@ export function amount(
   );
 }
 
-export function yesNo(words: Words): FactSchema<'yes' | 'no'> {
+interface YesNo extends Words {
+  /** What is said in the place of yes and no: where yes is the bad answer nobody should have to think twice. */
+  readonly says?: readonly [yes: string, no: string];
+}
+
+export function yesNo({ says = ['Yes', 'No'], ...words }: YesNo): FactSchema<'yes' | 'no'> {
   const choices = [
-    { value: 'yes', label: 'Yes' },
-    { value: 'no', label: 'No' },
+    { value: 'yes', label: says[0] },
+    { value: 'no', label: says[1] },
   ];
   return fact<'yes' | 'no'>(
     { kind: 'yes-no', unit: '', choices, ...words },

@@ -70,6 +70,26 @@ test('every fact is read by a rule or a contradiction in the houses where it is 
     for (const key of retired) expect([name, key, isAsked(example(name), key)]).toEqual([name, key, false]);
 });
 
+test('where yes is the bad answer, the answers say what is there', () => {
+  const bad = RULES.flatMap(({ right = {} }) => Object.entries(right).flatMap(([key, right]) => (right.includes('yes') || !right.includes('no') ? [] : [key]))); // prettier-ignore
+  expect(bad.length).toBeGreaterThan(5);
+  for (const key of bad) {
+    const labels = CATALOGUE.get(key)!.choices.map(({ label }) => label);
+    expect([key, labels.some((label) => ['Yes', 'No'].includes(label))]).toEqual([key, false]);
+  }
+});
+
+test.each(KINDS)(
+  'of %s only mechanisms are offered that it can have; while nobody knows what it is, all are',
+  (kind) => {
+    const among = (c: Case) => offered(c, 'transfer.mechanism').map(({ value }) => value);
+    const of = (value: unknown) => caseWith({ 'transfer.kind': value, 'transfer.mechanism': undefined } as Facts);
+    const all = Object.keys(MECHANISMS) as MechanismName[];
+    expect(among(of(kind))).toEqual(all.filter((name) => goesWith(name, kind)));
+    for (const unknown of ['other', undefined]) expect(among(of(unknown))).toEqual(all);
+  },
+);
+
 describe('the fit of a mechanism', () => {
   const names = Object.keys(MECHANISMS).filter((name) => name !== 'other') as MechanismName[];
   const kindOf = (name: MechanismName) => KINDS.filter((kind) => goesWith(name, kind));

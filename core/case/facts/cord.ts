@@ -35,6 +35,7 @@ export const cord = several(
     ),
     bridges: yesNo({
       label: 'Ties both hots to one pole',
+      says: ['Tied together', 'Apart'],
       ask: 'meter: resistance from hot to hot at the house end, nothing plugged in',
     }),
     type: choice<CordTypeName>(
@@ -109,12 +110,14 @@ export const cord = several(
     ),
     coiled: yesNo({
       label: 'Coiled while loaded',
+      says: ['Coiled', 'Laid out'],
       so: 'Laid out, not wound up',
       ask: 'look: what is not used must be laid out, not wound up',
       when: isCord,
     }),
     daisyChained: yesNo({
       label: 'Plugged into another cord or strip',
+      says: ['Into another', 'By itself'],
       so: 'Goes from the source to its appliance by itself',
       ask: 'follow it: each cord goes from the source to its appliance by itself',
       when: (cord, site) => isCord(cord) && onCords(cord, site),

@@ -60,6 +60,7 @@ const stretch = {
   }),
   flexes: yesNo({
     label: 'It has to flex after it is fitted',
+    says: ['It flexes', 'It stays'],
     ask: 'look what hangs on it: a thing that moves or shakes, or a box that stays',
     sound: 'no',
     when: (stretch) => method(stretch)?.metalGround === 'short' && stretch.groundBy === 'raceway',

@@ -41,6 +41,7 @@ export const inlet = station({
   }),
   another: yesNo({
     label: 'There is another inlet',
+    says: ['Another', 'No other'],
     so: 'There is no other inlet',
     ask: 'look around the house, and along the feeder: a second inlet on the same conductors has live pins while this one is used',
     sound: 'no',
@@ -48,6 +49,7 @@ export const inlet = station({
   }),
   pinsDead: yesNo({
     label: 'Pins dead with utility on, nothing plugged in',
+    says: ['Dead', 'Live'],
     ask: 'voltage detector first, then meter: each pin to each and to ground, utility on, transfer to utility',
   }),
   lockable: yesNo({ label: 'Lid can be locked', ask: 'look for a hasp or key' }),

@@ -60,6 +60,7 @@ const circuit = {
   }),
   continuous: yesNo({
     label: 'Draws its most for 3 hours or more',
+    says: ['3 hours or more', 'Less'],
     ask: 'heating, water heating, charging a car; not a refrigerator or pump that cycles',
     when: (circuit) => MAY_BE_CONTINUOUS.includes(circuit.use),
   }),
@@ -132,12 +133,14 @@ const circuit = {
   ),
   unfused: yesNo({
     label: 'An unfused switch: no breaker in it',
+    says: ['No breaker in it', 'A breaker or fuse'],
     ask: 'look: neither breaker nor fuse at its handle; only what stands ahead of the inlet opens',
     when: (circuit, site) =>
       withTrait('splicedIn')(circuit, site) && (circuit.switchBreakerA === undefined || circuit.unfused === 'yes'),
   }),
   paired: yesNo({
     label: 'Its handles are tied',
+    says: ['Tied', 'Apart'],
     ask: 'try one handle: the other of its pair must come along, off and on',
     when: (circuit, site) =>
       (circuit.volts === '240' && withTrait('handlePerPole')(circuit, site)) || sharesNeutral(circuit),

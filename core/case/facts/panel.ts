@@ -123,6 +123,7 @@ export const panel = station({
   }),
   doubleTaps: yesNo({
     label: 'Two conductors under one screw',
+    says: ['Two under one', 'One under each'],
     so: 'One conductor under each screw',
     ask: 'look at breakers, lugs and the neutral bar; some terminals are marked for two',
   }),

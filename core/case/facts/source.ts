@@ -83,11 +83,13 @@ export const source = station({
   }),
   chargedFromItself: yesNo({
     label: 'Charged from a circuit that it feeds',
+    says: ['From one that it feeds', 'From elsewhere'],
     ask: 'follow its charging cord: the outlet must not be on a circuit of this transfer equipment',
     when: (source, site) => source.kind === 'power-station' && wired(source, site),
   }),
   chargesWhileFeeding: yesNo({
     label: 'It takes utility power while it feeds the house',
+    says: ['Takes it', 'Takes none'],
     ask: 'manual, and follow its charging cord: a station that passes utility power on, or charges from it while it feeds, ties the two',
     sound: 'no',
     when: (source, site) => source.kind === 'power-station' && wired(source, site),

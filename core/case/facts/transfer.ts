@@ -1,5 +1,5 @@
 import { BOX_TYPES, FILL_BY_EYE_PERCENT, SERVICE_SIZES, boxConductorSizes, type BoxName } from '../../codebook';
-import { MECHANISMS, type MechanismName } from '../mechanisms';
+import { MECHANISMS, goesWith, type MechanismName } from '../mechanisms';
 import { amount, choice, wireSize, yesNo } from '../fact';
 import { device, labeled, station, withInlet, withTrait } from '../parts';
 import { TRANSFER_KINDS, type TransferKind } from '../traits';
@@ -37,6 +37,7 @@ export const transfer = station({
   ),
   backfeedsOutlet: yesNo({
     label: 'A cord feeds the house through an outlet',
+    says: ['Through an outlet', 'Through none'],
     ask: 'look at dryer, range, welder and air-conditioner outlets, and for a cord with two plugs',
   }),
   mechanism: choice<MechanismName>(
@@ -45,6 +46,13 @@ export const transfer = station({
       label: 'How it keeps them apart',
       ask: 'look at what moves: a plate, a linkage between handles, or one handle with two ends',
       when: withInlet,
+      offered: Object.fromEntries(
+        (Object.keys(MECHANISMS) as MechanismName[]).map((name) => [
+          name,
+          ({ kind }: { kind?: unknown }) =>
+            typeof kind !== 'string' || kind === 'other' || goesWith(name, kind as TransferKind),
+        ]),
+      ),
     },
   ),
   fit: choice(
@@ -185,6 +193,7 @@ export const transfer = station({
   }),
   neutralOnGfciBreaker: yesNo({
     label: 'A moved circuit’s neutral stays on a GFCI or AFCI breaker',
+    says: ['One stays', 'None stays'],
     so: 'No moved neutral stays on a breaker with a test button',
     ask: 'look in the panel: a moved circuit whose white or pigtail still lands on a breaker with a test button',
     when: withMovedCircuits,
