@@ -89,6 +89,21 @@ export class StripWalker {
     await this.goOnWhereItStopped();
   }
 
+  /** A wrong touch that is seen at once, and taken back; false where nothing else stands beside what is right. */
+  async slip(right: string): Promise<boolean> {
+    const others = this.page
+      .getByTestId('plates')
+      .getByRole('button')
+      .filter({ hasNotText: exactly(right) });
+    const wrong = others.first();
+    const question = await this.page.getByTestId('question').innerText();
+    if (!(await wrong.isVisible()) || (await wrong.innerText()) === 'Others') return false;
+    await this.touch(wrong);
+    await this.touch(this.button('Undo'));
+    await this.page.getByTestId('question').filter({ hasText: question }).waitFor();
+    return true;
+  }
+
   /** To the findings: by the strip where the walk ends, else by the path. */
   async toFindings(): Promise<void> {
     const offered = this.button('Findings');

@@ -325,21 +325,22 @@ const ONE_WORD = `<button role="radio">0</button><button role="radio">1</button>
   <script>addEventListener('click', () => (document.querySelector('p').textContent = String(Math.random())))</script>`;
 
 interface Answered {
-  /** From the click until the first frame after it is drawn, median and 95th percentile, ms. */
+  /** From the click until the first frame after it is drawn, median, 75th and 95th percentile, ms. */
   readonly drawnMs: number;
+  readonly p75Ms: number;
   readonly p95Ms: number;
   /** From the input until that frame is out, by the browser's own measure (Event Timing, steps of 8 ms; 16 or less is told as 16), ms. */
   readonly shownMs: number;
 }
 
-/** Two targets that are touched in turn, each of which changes what is shown. */
-type Targets = (page: Page) => readonly [Locator, Locator];
+/** What is touched in turn, each of which changes what is shown. */
+type Targets = (page: Page) => readonly [Locator, ...Locator[]];
 const TWO_PLATES: Targets = (page) => {
   const plates = page.locator('[role=radio]');
   return [plates.nth(1), plates.nth(2)];
 };
 
-/** Touches two targets in turn on a page, as a finger would. The answer is in the first frame after the click: React draws what a click changes before it. */
+/** Touches targets in turn on a page, as a finger would. The answer is in the first frame after the click: React draws what a click changes before it. */
 async function tapToAnswer(
   open: (page: Page) => Promise<unknown>,
   session: object,
@@ -377,7 +378,7 @@ async function tapToAnswer(
     await client.send('Emulation.setCPUThrottlingRate', { rate: slowdown });
     const TAPS = 41;
     for (let i = 0; i < TAPS; i++) {
-      await touched[i % 2]!.click();
+      await touched[i % touched.length]!.click();
       await page.waitForTimeout(450); // plates are deaf for 350 ms
     }
     const at = (times: number[], share: number) => times.sort((a, b) => a - b)[Math.floor(times.length * share)]!;
@@ -386,6 +387,7 @@ async function tapToAnswer(
     const drawn = await page.evaluate<number[]>('window.drawn');
     return {
       drawnMs: median(drawn),
+      p75Ms: at(drawn, 0.75),
       p95Ms: at(drawn, 0.95),
       shownMs: median([...shown, ...Array<number>(Math.max(0, TAPS - shown.length)).fill(16)]),
     };
@@ -476,22 +478,26 @@ async function web(): Promise<void> {
       (house: string) =>
       (page: Page): Promise<unknown> =>
         page.goto(`${office.address}/inspection/${house}`);
-    /** A fact that is known is taken in hand, and answered. */
+    /** A fact that is known is taken in hand, and answered otherwise; then again, as it was. */
     const inStrip =
-      (fact: string): Targets =>
-      (page) => [page.getByTestId(`known-${fact}`), page.getByTestId('plates').getByRole('radio').nth(1)];
+      (fact: string, other: string, own: string): Targets =>
+      (page) => {
+        const known = page.getByTestId(`known-${fact}`);
+        const plate = (name: string) => page.getByTestId('plates').getByRole('radio', { name, exact: true });
+        return [known, plate(other), known, plate(own)];
+      };
     const pages: [string, (page: Page) => Promise<unknown>, Targets][] = [
       ['a page that only writes a word', (page) => page.setContent(ONE_WORD), TWO_PLATES],
       ...(
         [
-          ['inlet/face', 'inlet.ratingA'],
-          ['cord/jacket', 'cord[0].sizeAwg'],
-          ['feeder/cable', 'feeder.stretches[0].sizeAwg'],
+          ['inlet/face', 'inlet.ratingA', '50', '30'],
+          ['cord/jacket', 'cord[0].sizeAwg', '8', '10'],
+          ['feeder/cable', 'feeder.stretches[0].sizeAwg', '8', '10'],
         ] as const
-      ).map(([part, fact]): (typeof pages)[number] => [
+      ).map(([part, fact, other, own]): (typeof pages)[number] => [
         `strip, ${fact}`,
         at(`${big}/${part.split('/')[0]}?part=${encodeURIComponent(part)}`),
-        inStrip(fact),
+        inStrip(fact, other, own),
       ]),
       ['panel, a slot', at(`${big}/loads`), (page) => [page.getByTestId('slot-1'), page.getByTestId('slot-2')]],
       [
@@ -506,12 +512,13 @@ async function web(): Promise<void> {
     for (const slowdown of [1, PHONE.slowdown]) {
       let leastMs: number | undefined;
       for (const [sheet, open, targets] of pages) {
-        const { drawnMs, p95Ms, shownMs } = await tapToAnswer(open, session, slowdown, targets);
+        const { drawnMs, p75Ms, p95Ms, shownMs } = await tapToAnswer(open, session, slowdown, targets);
         leastMs ??= drawnMs;
         taps.push({
           processor: slowdown === 1 ? 'this machine' : `${slowdown}× slower`,
           touched: sheet,
           'click to frame drawn': `${drawnMs.toFixed(1)} ms`,
+          p75: `${p75Ms.toFixed(1)} ms`,
           p95: `${p95Ms.toFixed(1)} ms`,
           ratio: `${(drawnMs / leastMs).toFixed(1)} ×`,
           'input to frame out': `${shownMs.toFixed(0)} ms`,
@@ -522,10 +529,7 @@ async function web(): Promise<void> {
     await office.close();
     await cluster.stop();
   }
-  table(
-    'From the touch to the frame that shows the answer, of 41. Target at 4× slower: median 50 ms, p95 100 ms.',
-    taps,
-  );
+  table('From the touch to the frame that shows the answer, of 41. Target at 4× slower: p75 100 ms, p95 200 ms.', taps);
   table(
     `First picture, cold, median of 5: ${PHONE.slowdown}× slower processor, ${PHONE.bitsPerSecond / 1e6} Mb/s, ${PHONE.roundTripMs} ms round trip. Target: 2.5 s; scripts 350 KB.`,
     rows,

@@ -11,7 +11,7 @@ import { useSession } from '../stores/session';
 import { LinkArea } from '../theme/link-area';
 import { Back } from '../theme/back';
 import { monthText, shortDayText, weekdayText } from '../theme/dates';
-import { Screen } from '../theme/screen';
+import { Columns, Screen, useWide } from '../theme/screen';
 import { TARGET, usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Title, Words } from '../theme/words';
@@ -121,6 +121,7 @@ function MonthHead({ day, onTurn }: { day: string; onTurn: (by: number) => void 
 /** What falls on which day: a month, a week, or all in a list, of the whole office or of one inspector. */
 export function CalendarScreen() {
   const palette = usePalette();
+  const wide = useWide();
   const byId = useInspections((one) => one.byId);
   const today = dayjs().format(ISO);
   const [way, setWay] = useState<keyof typeof WAYS>('month');
@@ -144,9 +145,15 @@ export function CalendarScreen() {
       : way === 'week'
         ? Array.from({ length: 7 }, (_, i) => sunday.add(i, 'day').format(ISO))
         : [...byDay.keys()].sort();
+  const days =
+    shown.length === 0 ? (
+      <Quiet>Nothing is due.</Quiet>
+    ) : (
+      shown.map((one) => <Day key={one} day={one} all={byDay.get(one) ?? []} today={today} />)
+    );
   const turnWeek = (by: number) => setDay(dayjs(day).add(by, 'week').format(ISO));
   return (
-    <Screen narrow head={<Back to="/" label="Inspections" />}>
+    <Screen narrow={!wide} head={<Back to="/" label="Inspections" />}>
       <View style={{ gap: 12 }}>
         <Title>Calendar</Title>
         <Plates label="Shown as">
@@ -162,66 +169,73 @@ export function CalendarScreen() {
             ))}
           </Plates>
         )}
-        {way === 'month' && (
-          <View role="radiogroup" aria-label="Days of the month, with how much falls on each">
-            <Calendar
-              key={`${palette.paper} ${day.slice(0, 7)}`}
-              current={day}
-              firstDay={0}
-              customHeader={() => <MonthHead day={day} onTurn={(by) => setDay(turned(day, by, today))} />}
-              theme={{ calendarBackground: palette.sheet }}
-              dayComponent={({ date, state }: { date?: { dateString: string; day: number }; state?: string }) =>
-                date ? (
-                  <Pressable
-                    role="radio"
-                    aria-checked={date.dateString === day}
-                    onPress={() => setDay(date.dateString)}
-                    style={{
-                      width: '100%',
-                      minHeight: TARGET,
-                      alignItems: 'center',
-                      justifyContent: 'center',
-                      backgroundColor: date.dateString === day ? palette.ink : undefined,
-                    }}
-                  >
-                    <Words
-                      color={
-                        date.dateString === day ? palette.paper : state === 'disabled' ? palette.quiet : palette.ink
-                      }
-                      style={{ fontSize: 17, lineHeight: 20, fontWeight: date.dateString === today ? '700' : '400' }}
-                    >
-                      {date.day}
-                    </Words>
-                    <Words
-                      color={
-                        date.dateString === day
-                          ? palette.paper
-                          : date.dateString < today
-                            ? palette.violation
-                            : palette.quiet
-                      }
-                      style={{ fontSize: 15, lineHeight: 17, fontWeight: '700' }}
-                    >
-                      {byDay.get(date.dateString)?.length ?? ' '}
-                    </Words>
-                  </Pressable>
-                ) : (
-                  <View />
-                )
-              }
-            />
-          </View>
-        )}
         {way === 'week' && (
           <View style={{ flexDirection: 'row', gap: 8 }}>
             <Plate role="button" label="The week before" onPress={() => turnWeek(-1)} />
             <Plate role="button" label="The week after" onPress={() => turnWeek(1)} />
           </View>
         )}
-        {shown.length === 0 && <Quiet>Nothing is due.</Quiet>}
-        {shown.map((one) => (
-          <Day key={one} day={one} all={byDay.get(one) ?? []} today={today} />
-        ))}
+        <View style={wide && way === 'month' ? { flexDirection: 'row', gap: 32 } : { gap: 12 }}>
+          {way === 'month' && (
+            <View
+              style={wide && { flex: 3 }}
+              role="radiogroup"
+              aria-label="Days of the month, with how much falls on each"
+            >
+              <Calendar
+                key={`${palette.paper} ${day.slice(0, 7)}`}
+                current={day}
+                firstDay={0}
+                customHeader={() => <MonthHead day={day} onTurn={(by) => setDay(turned(day, by, today))} />}
+                theme={{ calendarBackground: palette.sheet }}
+                dayComponent={({ date, state }: { date?: { dateString: string; day: number }; state?: string }) =>
+                  date ? (
+                    <Pressable
+                      role="radio"
+                      aria-checked={date.dateString === day}
+                      onPress={() => setDay(date.dateString)}
+                      style={{
+                        width: '100%',
+                        minHeight: TARGET,
+                        alignItems: 'center',
+                        justifyContent: 'center',
+                        backgroundColor: date.dateString === day ? palette.ink : undefined,
+                      }}
+                    >
+                      <Words
+                        color={
+                          date.dateString === day ? palette.paper : state === 'disabled' ? palette.quiet : palette.ink
+                        }
+                        style={{ fontSize: 17, lineHeight: 20, fontWeight: date.dateString === today ? '700' : '400' }}
+                      >
+                        {date.day}
+                      </Words>
+                      <Words
+                        color={
+                          date.dateString === day
+                            ? palette.paper
+                            : date.dateString < today
+                              ? palette.violation
+                              : palette.quiet
+                        }
+                        style={{ fontSize: 15, lineHeight: 17, fontWeight: '700' }}
+                      >
+                        {byDay.get(date.dateString)?.length ?? ' '}
+                      </Words>
+                    </Pressable>
+                  ) : (
+                    <View />
+                  )
+                }
+              />
+            </View>
+          )}
+          {way === 'month' ? (
+            <View style={[{ gap: 12 }, wide && { flex: 2 }]}>{days}</View>
+          ) : (
+            <Columns gap={12}>{days}</Columns>
+          )}
+        </View>
         <Feed />
       </View>
     </Screen>

@@ -9,7 +9,7 @@ import { Plate } from '../plates/plate';
 import { office, type Counted, type Month } from '../stores/office';
 import { Back } from '../theme/back';
 import { monthText } from '../theme/dates';
-import { Screen } from '../theme/screen';
+import { Columns, Screen, useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Title, Words } from '../theme/words';
@@ -73,6 +73,7 @@ const ruleBars = (counted: Counted): Bar[] =>
 
 /** What the office did in a month, drawn. What has happened fewer than five times is left out where it would say something of a person or a firm. */
 export function MonthScreen() {
+  const wide = useWide();
   const [month, setMonth] = useState(dayjs().format('YYYY-MM'));
   const [shown, setShown] = useState<Month>();
   const [trouble, setTrouble] = useState<string>();
@@ -95,7 +96,7 @@ export function MonthScreen() {
   const all = visits.reduce((sum, { n }) => sum + n, 0);
   const nobody = visits.find(({ of }) => of === 'nobody-there')?.n ?? 0;
   return (
-    <Screen narrow head={<Back to="/" label="Inspections" />}>
+    <Screen narrow={!wide} head={<Back to="/" label="Inspections" />}>
       <View style={{ gap: 16 }}>
         <Title>{monthText(month)}</Title>
         <View style={{ flexDirection: 'row', gap: 8 }}>
@@ -108,33 +109,37 @@ export function MonthScreen() {
             <Words>
               {`${shown.taken.n} taken up, ${shown.taken.hazards} of them hazards. ${shown.corrected.n} corrected${shown.corrected.median === null ? '' : `, half of them within ${Math.round(shown.corrected.median)} days`}.`}
             </Words>
-            <Bars
-              title="Decisions"
-              bars={named(shown.decisions, DECISIONS, (of) => `/all?state=${of}`)}
-              empty="None was signed."
-            />
-            <Bars title="Visits" bars={named(visits, VISIT_STATES)} empty="There was none." />
-            {nobody > 0 && <Quiet>{`Nobody there at ${Math.round((100 * nobody) / all)} % of them.`}</Quiet>}
-            <Bars
-              title="Passed at the first visit"
-              bars={shown.firstByTransfer.map(({ of, n, passed }) => ({ name: TRANSFER_KINDS[of as TransferKind] ?? of, n, part: passed }))} // prettier-ignore
-              empty={`No kind of transfer equipment was seen ${shown.fewest} times.`}
-            />
-            <Bars
-              title="By who does the work"
-              bars={shown.firstByFirm.map(({ of, n, passed }) => ({ name: of, n, part: passed }))}
-              empty={`Nobody had ${shown.fewest} first visits.`}
-            />
-            <Bars title="Taken up, by rule" bars={ruleBars(shown.byRule)} empty="Nothing was taken up." />
-            <Bars title="Withdrawn" bars={ruleBars(shown.withdrawn)} empty="Nothing was withdrawn." />
-            <Bars title="Not taken up" bars={named(shown.notTakenUp, {})} empty="Every finding was taken up." />
-            <Bars
-              title="Left out, by station"
-              bars={shown.leftOut.map(({ of, n }) => ({ name: STATION_NAMES[of as Station] ?? of, n }))}
-              empty="Every decision answers for the whole path."
-            />
-            <Bars title="Void, suspended, revoked" bars={named(shown.papers, PAPER_STATES)} empty="None." />
-            <Bars title="Appeals" bars={named(shown.appeals, APPEAL_STATES)} empty="None." />
+            <Columns gap={16}>
+              <Bars
+                title="Decisions"
+                bars={named(shown.decisions, DECISIONS, (of) => `/all?state=${of}`)}
+                empty="None was signed."
+              />
+              <View style={{ gap: 6 }}>
+                <Bars title="Visits" bars={named(visits, VISIT_STATES)} empty="There was none." />
+                {nobody > 0 && <Quiet>{`Nobody there at ${Math.round((100 * nobody) / all)} % of them.`}</Quiet>}
+              </View>
+              <Bars
+                title="Passed at the first visit"
+                bars={shown.firstByTransfer.map(({ of, n, passed }) => ({ name: TRANSFER_KINDS[of as TransferKind] ?? of, n, part: passed }))} // prettier-ignore
+                empty={`No kind of transfer equipment was seen ${shown.fewest} times.`}
+              />
+              <Bars
+                title="By who does the work"
+                bars={shown.firstByFirm.map(({ of, n, passed }) => ({ name: of, n, part: passed }))}
+                empty={`Nobody had ${shown.fewest} first visits.`}
+              />
+              <Bars title="Taken up, by rule" bars={ruleBars(shown.byRule)} empty="Nothing was taken up." />
+              <Bars title="Withdrawn" bars={ruleBars(shown.withdrawn)} empty="Nothing was withdrawn." />
+              <Bars title="Not taken up" bars={named(shown.notTakenUp, {})} empty="Every finding was taken up." />
+              <Bars
+                title="Left out, by station"
+                bars={shown.leftOut.map(({ of, n }) => ({ name: STATION_NAMES[of as Station] ?? of, n }))}
+                empty="Every decision answers for the whole path."
+              />
+              <Bars title="Void, suspended, revoked" bars={named(shown.papers, PAPER_STATES)} empty="None." />
+              <Bars title="Appeals" bars={named(shown.appeals, APPEAL_STATES)} empty="None." />
+            </Columns>
           </>
         )}
       </View>

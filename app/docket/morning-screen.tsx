@@ -10,7 +10,7 @@ import { useSession } from '../stores/session';
 import { LinkArea } from '../theme/link-area';
 import { Back } from '../theme/back';
 import { shortDayText } from '../theme/dates';
-import { Screen } from '../theme/screen';
+import { Columns, Screen, useWide } from '../theme/screen';
 import { TARGET, usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
 import { HeldList } from './held-list';
@@ -32,6 +32,7 @@ export function MorningScreen() {
   const palette = usePalette();
   const account = useSession((one) => one.account);
   const byId = useInspections((one) => one.byId);
+  const wide = useWide();
   const today = dayjs().format('YYYY-MM-DD');
   const [mine, setMine] = useState(false);
   const [trouble, setTrouble] = useState<string>();
@@ -48,7 +49,7 @@ export function MorningScreen() {
       () => setTrouble('That part of the application is not on this device yet; try again with signal.'),
     );
   return (
-    <Screen narrow head={<Back to="/" label="Inspections" />}>
+    <Screen narrow={!wide} head={<Back to="/" label="Inspections" />}>
       <View style={{ gap: 14 }}>
         <Title>{`Morning of ${shortDayText(today)}`}</Title>
         {account && inspects(account.role) && (
@@ -60,38 +61,40 @@ export function MorningScreen() {
         <HeldList />
         {account && inspects(account.role) && <PermitPosts />}
         {shown.length === 0 && <Quiet>Nothing waits.</Quiet>}
-        {shown.map(({ id, title, waiting }) => (
-          <View key={id} testID={`concern-${id}`}>
-            <Heading style={GRAVE.includes(id) ? { color: palette.violation } : undefined}>
-              {`${title}: ${waiting.length}`}
-            </Heading>
-            {waiting.map(({ inspection, day, words }, i) => (
-              <LinkArea
-                key={`${inspection.id} ${i}`}
-                to={screenOf(inspection)}
-                style={{
-                  minHeight: TARGET,
-                  flexDirection: 'row',
-                  gap: 10,
-                  paddingVertical: 8,
-                  borderTopWidth: 1,
-                  borderColor: palette.hairline,
-                }}
-              >
-                <Sign kind={GRAVE.includes(id) ? 'violation' : 'unproven'} hazard={GRAVE.includes(id)} size={20} />
-                <View style={{ flex: 1 }}>
-                  <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
-                    <Words style={{ flex: 1, fontWeight: '700', fontSize: 17 }}>{inspection.header.address}</Words>
-                    <Quiet>{shortDayText(day)}</Quiet>
+        <Columns gap={14}>
+          {shown.map(({ id, title, waiting }) => (
+            <View key={id} testID={`concern-${id}`}>
+              <Heading style={GRAVE.includes(id) ? { color: palette.violation } : undefined}>
+                {`${title}: ${waiting.length}`}
+              </Heading>
+              {waiting.map(({ inspection, day, words }, i) => (
+                <LinkArea
+                  key={`${inspection.id} ${i}`}
+                  to={screenOf(inspection)}
+                  style={{
+                    minHeight: TARGET,
+                    flexDirection: 'row',
+                    gap: 10,
+                    paddingVertical: 8,
+                    borderTopWidth: 1,
+                    borderColor: palette.hairline,
+                  }}
+                >
+                  <Sign kind={GRAVE.includes(id) ? 'violation' : 'unproven'} hazard={GRAVE.includes(id)} size={20} />
+                  <View style={{ flex: 1 }}>
+                    <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
+                      <Words style={{ flex: 1, fontWeight: '700', fontSize: 17 }}>{inspection.header.address}</Words>
+                      <Quiet>{shortDayText(day)}</Quiet>
+                    </View>
+                    <Words numberOfLines={2} style={{ fontSize: 16, lineHeight: 22 }}>
+                      {words}
+                    </Words>
                   </View>
-                  <Words numberOfLines={2} style={{ fontSize: 16, lineHeight: 22 }}>
-                    {words}
-                  </Words>
-                </View>
-              </LinkArea>
-            ))}
-          </View>
-        ))}
+                </LinkArea>
+              ))}
+            </View>
+          ))}
+        </Columns>
         <Heading>Files</Heading>
         <Trouble>{trouble}</Trouble>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>

@@ -6,6 +6,7 @@ import { causesOf, type Cause, type Outcome } from '@careful-latch/core/verdict'
 import { Sign, SignWithWord, colorOf, shownAs } from '../drawn/signs';
 import { LinkArea } from '../theme/link-area';
 import { shortDayText } from '../theme/dates';
+import { Columns } from '../theme/screen';
 import { TARGET, cut, usePalette, outline } from '../theme/theme';
 import { Heading, Quiet, Words } from '../theme/words';
 import { EvidencePane, ShownEvidence } from '../evidence/evidence';
@@ -117,44 +118,50 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
       <Differing inspection={inspection} />
       <ClaimedAndFound inspection={inspection} />
       {against.length > 0 ? <Heading>Violations</Heading> : <Quiet>No violation is recorded.</Quiet>}
-      {against.map(({ cause, outcomes }) => (
-        <OneCause key={cause.rules[0]} walk={walk} cause={cause} outcomes={outcomes} />
-      ))}
+      <Columns gap={12}>
+        {against.map(({ cause, outcomes }) => (
+          <OneCause key={cause.rules[0]} walk={walk} cause={cause} outcomes={outcomes} />
+        ))}
+      </Columns>
       {advice.length > 0 && <Heading style={{ marginTop: 8 }}>Advice</Heading>}
-      {advice.map(({ cause, outcomes }) => (
-        <OneCause key={cause.rules[0]} walk={walk} cause={cause} outcomes={outcomes} />
-      ))}
+      <Columns gap={12}>
+        {advice.map(({ cause, outcomes }) => (
+          <OneCause key={cause.rules[0]} walk={walk} cause={cause} outcomes={outcomes} />
+        ))}
+      </Columns>
       {open.length > 0 && <Heading style={{ marginTop: 8 }}>To come back for</Heading>}
-      {open.map(({ station, paths }) => (
-        <View key={station} style={{ gap: 2 }}>
-          <Words color={palette.unproven} style={{ fontWeight: '700' }}>
-            {STATION_NAMES[station]}
-          </Words>
-          {paths.map((path) => (
-            <LinkArea
-              key={path}
-              to={`/inspection/${inspection.id}/${station}?fact=${encodeURIComponent(path)}`}
-              style={{
-                flexDirection: 'row',
-                gap: 10,
-                alignItems: 'center',
-                minHeight: TARGET,
-                borderTopWidth: 1,
-                borderColor: palette.hairline,
-              }}
-            >
-              <Sign kind="unproven" size={20} />
-              <View style={{ flex: 1, paddingVertical: 4 }}>
-                <Words style={{ fontSize: 17 }}>
-                  {factLabel(path)}
-                  {factAt(inspection.case, path) === 'not-seen' ? ' (looked, not seen)' : ''}
-                </Words>
-                <Quiet>{metaOf(path).ask}</Quiet>
-              </View>
-            </LinkArea>
-          ))}
-        </View>
-      ))}
+      <Columns gap={12}>
+        {open.map(({ station, paths }) => (
+          <View key={station} style={{ gap: 2 }}>
+            <Words color={palette.unproven} style={{ fontWeight: '700' }}>
+              {STATION_NAMES[station]}
+            </Words>
+            {paths.map((path) => (
+              <LinkArea
+                key={path}
+                to={`/inspection/${inspection.id}/${station}?fact=${encodeURIComponent(path)}`}
+                style={{
+                  flexDirection: 'row',
+                  gap: 10,
+                  alignItems: 'center',
+                  minHeight: TARGET,
+                  borderTopWidth: 1,
+                  borderColor: palette.hairline,
+                }}
+              >
+                <Sign kind="unproven" size={20} />
+                <View style={{ flex: 1, paddingVertical: 4 }}>
+                  <Words style={{ fontSize: 17 }}>
+                    {factLabel(path)}
+                    {factAt(inspection.case, path) === 'not-seen' ? ' (looked, not seen)' : ''}
+                  </Words>
+                  <Quiet>{metaOf(path).ask}</Quiet>
+                </View>
+              </LinkArea>
+            ))}
+          </View>
+        ))}
+      </Columns>
       <Pressable
         role="button"
         aria-expanded={all}
@@ -165,7 +172,13 @@ export const Findings = memo(function Findings({ walk }: { walk: Walk }) {
           {all ? 'Fold what holds' : `Show the ${rest.length} that hold or don’t apply`}
         </Words>
       </Pressable>
-      {all && rest.map((one) => <FindingCard key={one.rule} walk={walk} outcome={one} />)}
+      {all && (
+        <Columns gap={12}>
+          {rest.map((one) => (
+            <FindingCard key={one.rule} walk={walk} outcome={one} />
+          ))}
+        </Columns>
+      )}
       <Quiet>
         The adopted code, the local office and a licensed person decide. This program approves nothing by itself, and
         knows only what was recorded.

@@ -7,7 +7,7 @@ import { KEYS } from './use-keys';
 /** What the keys of the wide layout do. */
 export function KeySheet({ onClose }: { onClose: () => void }) {
   return (
-    <Overlay label="Keys" middle onClose={onClose}>
+    <Overlay label="Keys" onClose={onClose}>
       <Heading>Keys</Heading>
       <View role="list">
         {KEYS.map(([keys, words]) => (

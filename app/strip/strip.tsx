@@ -97,7 +97,7 @@ export function Strip({
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const left = usePreferences((one) => one.leftHanded);
-  const { here, answer, told, stays, doubt, next, trouble, waitsFor, ahead, open, step } = inHand;
+  const { here, answer, told, stays, doubt, next, trouble, waitsFor, ahead, hazardFirst, open, step } = inHand;
   /** A hazard has the strip to itself: nothing is asked beside it. */
   const hazard = told[0]?.severity === 'hazard';
   const question = hazard ? undefined : inHand.question;
@@ -262,7 +262,7 @@ export function Strip({
           ) : open || hazard ? null : (
             <Done
               station={station}
-              words={stays ? undefined : emptyWords(station, waitsFor, ahead)}
+              words={stays ? undefined : hazardFirst ? HAZARD_FIRST : emptyWords(station, waitsFor, ahead)}
               next={next}
               onNext={onNext}
             />
@@ -339,6 +339,10 @@ function drawingOf({ drawing }: Reading): ((color: string) => ReactNode) | undef
     ? (color) => <WireEnd awg={value as never} color={color} size={24} />
     : (color) => <Face name={value as never} color={color} size={32} />;
 }
+
+/** Nobody starts the source to measure while something stands that can kill. */
+const HAZARD_FIRST =
+  'A hazard stands: do not start the source. What is measured with it running waits until the hazard is corrected; touched, a part still takes what was measured before.';
 
 const emptyWords = (station: Station, waitsFor: string | undefined, ahead: boolean) =>
   waitsFor === undefined

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { Children, type ReactNode } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { usePalette } from './theme';
 
@@ -46,3 +46,21 @@ export function Screen({
     </View>
   );
 }
+
+/** On a wide screen what stands by itself is set in as many columns as there is room for, read downward; on a phone it is one. */
+export function Columns({ children, gap }: { children: ReactNode; gap: number }) {
+  const wide = useWide();
+  return wide ? (
+    <View style={IN_COLUMNS as object}>
+      {Children.toArray(children).map((one, i) => (
+        <View key={i} style={[{ marginBottom: gap }, WHOLE as object]}>
+          {one}
+        </View>
+      ))}
+    </View>
+  ) : (
+    <View style={{ gap }}>{children}</View>
+  );
+}
+const IN_COLUMNS = { display: 'block', columnWidth: 400, columnGap: 32 };
+const WHOLE = { breakInside: 'avoid' };

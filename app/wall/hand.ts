@@ -17,6 +17,7 @@ import {
   saidBy,
   stationOfPath,
   unseenBy,
+  waitsForHazard,
   type Line,
   type PartHere,
   type Question,
@@ -53,6 +54,8 @@ interface InHand {
   readonly answer: Outcome | undefined;
   /** What the last answer made wrong, anywhere in the house: the walk has stopped for it. */
   readonly told: readonly ToldHere[];
+  /** Whether what is left here is found out with the source running, and a hazard stands for which nobody starts it. */
+  readonly hazardFirst: boolean;
   /** The fact of a station that was passed over without which nothing is asked here; to what lies ahead the walk comes by itself. */
   readonly waitsFor: string | undefined;
   /** Whether something here is still unproven, and asked once more is known of what lies ahead. */
@@ -291,6 +294,7 @@ export function useHand(
     if (first || question) return undefined;
     return waitsFor === undefined ? nextStation(c, evaluation, station) : stationOfPath(waitsFor);
   }, [first, question, waitsFor, c, evaluation, station]);
+  const hazardFirst = useMemo(() => !here && waitsForHazard(c, evaluation, station), [here, c, evaluation, station]);
   const inHand: InHand = {
     here,
     question,
@@ -300,6 +304,7 @@ export function useHand(
     told,
     waitsFor,
     ahead: unproven.length > 0,
+    hazardFirst,
     open: first !== undefined,
     next,
     known,

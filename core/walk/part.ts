@@ -38,4 +38,6 @@ export interface Part {
   readonly every?: true;
   /** Never comes into hand by itself: its facts are asked at another part. Touched, it shows them. */
   readonly later?: true;
+  /** Found out with the source running: while a hazard stands it does not come into hand by itself, for nobody is to start it. */
+  readonly running?: true;
 }

@@ -283,10 +283,23 @@ const missingOf = (c: Case, here: PartHere, reading: Reading): number =>
     (path) => factAt(c, path) === undefined,
   ).length;
 
-/** The part of a station that comes into hand next: the first at which something is open. */
+/** Whether a hazard stands for which the source is not to be started. */
+const mayNotRun = ({ verdict }: Evaluation): boolean => verdict === 'do-not-energize';
+
+/** The part of a station that comes into hand next: the first at which something is open. What needs the source running does not while a hazard stands. */
 export function nextPart(c: Case, evaluation: Evaluation, station: Station): PartHere | undefined {
   const wanted = wantedBy(evaluation);
-  return partsAt(c, station).find((here) => !here.part.later && openFacts(c, here, wanted).length > 0);
+  return partsAt(c, station).find(
+    (here) =>
+      !here.part.later && !(here.part.running && mayNotRun(evaluation)) && openFacts(c, here, wanted).length > 0,
+  );
+}
+
+/** Whether something at a station waits for a hazard to be corrected: it is found out with the source running. */
+export function waitsForHazard(c: Case, evaluation: Evaluation, station: Station): boolean {
+  if (!mayNotRun(evaluation)) return false;
+  const wanted = wantedBy(evaluation);
+  return partsAt(c, station).some((here) => here.part.running && openFacts(c, here, wanted).length > 0);
 }
 
 /** The station that is walked to next from one: the next with anything open, in walking order; undefined where none is left after it. */

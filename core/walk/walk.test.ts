@@ -27,6 +27,7 @@ import {
   nextPart,
   nextStation,
   noLongerAsked,
+  partOfPath,
   partsAt,
   questionAt,
   rightAnswer,
@@ -53,8 +54,16 @@ describe('a person who only answers what comes into hand', () => {
   test.each(walked)('%s comes out as it is', (name) => {
     const truth = example(name);
     const { recorded } = walkOf(name);
-    const outcomes = (c: Case) => evaluate(c).outcomes.map((one) => `${one.rule} ${one.outcome}`);
-    expect(outcomes(recorded)).toEqual(outcomes(truth));
+    const { verdict, outcomes: all, contradictions } = evaluate(truth);
+    // While a hazard stands nobody starts the source to measure: what only that can show stays unproven.
+    const waits = (path: string) => verdict === 'do-not-energize' && partOfPath(recorded, path)?.part.running === true;
+    const found = new Map(evaluate(recorded).outcomes.map((one) => [one.rule, one]));
+    for (const { rule, outcome } of all) {
+      const one = found.get(rule);
+      if (outcome === 'unproven' && contradictions.some(({ facts }) => facts.some(waits))) continue; // nobody could see it
+      if (one?.needs.some(waits)) expect([rule, one.outcome]).toEqual([rule, 'unproven']);
+      else expect([rule, one?.outcome]).toEqual([rule, outcome]);
+    }
     expect(readCase(recorded).ok).toBe(true);
   });
 

@@ -15,6 +15,7 @@ const of = (station: Station, ...names: string[]) => names.map((name) => `${stat
 const stretch = (...names: string[]) => of('feeder', ...names.map((name) => `stretches.${name}`));
 const circuit = (...names: string[]) => of('loads', ...names.map((name) => `circuits.${name}`));
 const SO: Of = { so: true };
+const RUNNING: Of = { running: true };
 /** Of all cords, or stretches, together. */
 const EVERY: Of = { so: true, every: true };
 const AROUND = of('siting', 'shelter', 'firmBase', 'fuelAway', 'nothingBurns');
@@ -230,10 +231,10 @@ export const PARTS: readonly Part[] = [
       'eachAlone',
     ),
   ),
-  part('function/legs', 'Legs under load', [], seen(G.legs, G.otherLegs)),
-  part('function/ground', 'Current on the ground', of('function', 'groundA')),
-  part('function/gfci', 'GFCI', of('function', 'gfciTrips')),
-  part('function/drill', 'Drill', of('function', 'staysCool', 'drillShown'), SO),
+  part('function/legs', 'Legs under load', [], { ...seen(G.legs, G.otherLegs), ...RUNNING }),
+  part('function/ground', 'Current on the ground', of('function', 'groundA'), RUNNING),
+  part('function/gfci', 'GFCI', of('function', 'gfciTrips'), RUNNING),
+  part('function/drill', 'Drill', of('function', 'staysCool', 'drillShown'), { ...SO, ...RUNNING }),
 ];
 
 /** Where the body has to be: the walk goes on by itself within a place, and asks before it moves. */

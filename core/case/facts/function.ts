@@ -12,16 +12,30 @@ const withTwoHandles = withMechanism('sliding-plate', 'two-part-plate', 'linkage
 const withPart = withMechanism('sliding-plate', 'two-part-plate');
 const loadOnOne: typeof withBothLegs = (test, site) =>
   withBothLegs(test, site) && (test.loadOn === 'A' || test.loadOn === 'B');
-const tried = (label: string, ask: string, kinds = when) =>
-  choice({ blocked: 'Blocked', moved: 'It closed' }, { label, ask, when: kinds });
+/** Tried by hand at mechanisms of some kinds; what was tried before anybody said which it is counts until somebody does. */
+const tried = (key: string, label: string, ask: string, kinds: typeof when) =>
+  choice(
+    { blocked: 'Blocked', moved: 'It closed' },
+    {
+      label,
+      ask,
+      when: (test, site) =>
+        kinds(test, site) ||
+        (when(test, site) &&
+          (site.transfer as { mechanism?: unknown } | undefined)?.mechanism === undefined &&
+          test[key] !== undefined),
+    },
+  );
 
 export const functionTest = station({
   generatorWithMainOn: tried(
+    'generatorWithMainOn',
     'Generator on while utility is on',
     'cord unplugged, inlet lid shut and watched, for its pins go live if it gives way: utility closed, push the generator handle as hard as a hand can, each pole',
     withTwoHandles,
   ),
   mainWithGeneratorOn: tried(
+    'mainWithGeneratorOn',
     'Utility on while generator is on',
     'cord unplugged, inlet lid shut and watched: generator closed, push the utility handle as hard as a hand can',
     withTwoHandles,
@@ -32,6 +46,7 @@ export const functionTest = station({
     when: both(whenSite('transfer', 'mountedOn', 'cover'), withTrait('onPanel')),
   }),
   bothWithPartMoved: tried(
+    'bothWithPartMoved',
     'Both on with the part lifted, turned or half-way',
     'lift, turn and half-slide the moving part, then try both handles',
     withPart,

@@ -1,7 +1,8 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import { Suspense, lazy, memo } from 'react';
 import { View } from 'react-native';
-import { STATIONS, isStation, type Station } from '@careful-latch/core/case';
+import { STATIONS, STATION_NAMES, isStation, type Station } from '@careful-latch/core/case';
+import { Awaited } from '../../../drawn/awaited';
 import { PathStrip } from '../../../drawn/path-line';
 import { SaveLine } from '../../../inspection/save-line';
 import { NextStation, StationSheet } from '../../../inspection/station-sheet';
@@ -47,7 +48,18 @@ export default function StationScreen() {
   if (!isStation(station)) return <Redirect href={`/inspection/${id}`} />;
   if (!allFacts)
     return (
-      <Suspense fallback={<Screen head={wide ? undefined : <SheetHead station={station} />}>{null}</Screen>}>
+      <Suspense
+        fallback={
+          <View style={{ flex: 1 }}>
+            {!wide && (
+              <View style={{ paddingHorizontal: 12, paddingTop: 4 }}>
+                <SheetHead station={station} />
+              </View>
+            )}
+            <Awaited title={STATION_NAMES[station]} strip />
+          </View>
+        }
+      >
         <WallScreen station={station} />
       </Suspense>
     );

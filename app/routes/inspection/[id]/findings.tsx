@@ -16,7 +16,7 @@ export default function FindingsScreen() {
   const id = walk.inspection.id;
   return (
     <Screen
-      narrow
+      narrow={!wide}
       head={wide ? undefined : <BackHome inspection={walk.inspection} />}
       act={<Button title="Decide and sign" onPress={() => router.navigate(`/inspection/${id}/decide`)} />}
     >

@@ -1,5 +1,6 @@
 import { Suspense, lazy } from 'react';
 import { View } from 'react-native';
+import { Awaited } from '../../../drawn/awaited';
 import { Differing } from '../../../inspection/differing';
 import { Acts, Head } from '../../../inspection/head';
 import { PathOverview } from '../../../inspection/path-overview';
@@ -21,7 +22,7 @@ export default function Overview() {
       <Screen>
         <View style={{ gap: 10 }}>
           <VerdictBlock evaluation={walk.evaluation} />
-          <Suspense fallback={null}>
+          <Suspense fallback={<Awaited />}>
             <WholeWall walk={walk} />
           </Suspense>
           <Quiet>Touch a station, here or on the path. ? shows what the keys do.</Quiet>
