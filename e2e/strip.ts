@@ -14,6 +14,7 @@ interface Count {
   scrolls: number;
 }
 
+const ALL_SO = /^(All \d+ are so|The rest is so.*|It is so)$/;
 const exactly = (text: string) => new RegExp(`^${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$`);
 
 /** A person at the real interface who records a house by drawing and strip; counts every touch. */
@@ -116,7 +117,10 @@ export class StripWalker {
   /** After a violation nothing goes on by itself: the person reads it, and goes on. */
   private async goOnWhereItStopped(touch?: Touch): Promise<void> {
     if (touch?.act === 'go-on' || touch?.act === 'change') return;
+    // What is asked next at the same part stands below the sentence already.
     if (touch?.act === 'answer' && (await this.asked(touch.path).isVisible())) return;
+    if (touch?.act === 'line' && (await this.page.getByTestId(`line-${touch.path}`).isVisible())) return;
+    if (touch?.act === 'all-so' && (await this.button(ALL_SO).isVisible())) return;
     const goOn = this.button(/^Go on( looking)?$/);
     if (await goOn.isVisible()) await this.touch(goOn);
   }
@@ -148,7 +152,7 @@ export class StripWalker {
       case 'line':
         return this.touch(this.page.getByTestId(`line-${touch.path}`));
       case 'all-so':
-        return this.touch(this.button(/^(All \d+ are so|The rest is so.*|It is so)$/));
+        return this.touch(this.button(ALL_SO));
       case 'part':
         this.part = touch.id;
         return this.touch(this.page.getByTestId(`part-${touch.id}`));
