@@ -16,11 +16,13 @@ interface Circuit {
   readonly slot: number;
   readonly name: string;
   readonly two: boolean;
+  /** The letter of the pair that shares a neutral; undefined where it has its own, or nobody has said. */
+  readonly pair: string | undefined;
   readonly state: 'run' | 'off' | 'open';
 }
 
 function circuitsOf(site: Case): readonly Circuit[] {
-  return (site.loads?.circuits ?? []).flatMap(({ slot, use, volts, plan }, index) =>
+  return (site.loads?.circuits ?? []).flatMap(({ slot, use, volts, plan, neutralGroup }, index) =>
     typeof slot !== 'number'
       ? []
       : [
@@ -29,6 +31,7 @@ function circuitsOf(site: Case): readonly Circuit[] {
             slot,
             name: use === undefined ? '' : valueText('loads.circuits[0].use', use),
             two: volts === '240',
+            pair: neutralGroup === 'own' || neutralGroup === NOT_SEEN ? undefined : neutralGroup,
             state:
               plan === undefined || plan === NOT_SEEN
                 ? ('open' as const)
@@ -44,10 +47,13 @@ function circuitsOf(site: Case): readonly Circuit[] {
 export function PanelHandles({
   site,
   inHand,
+  pairing,
   onSlot,
 }: {
   site: Case;
   inHand: number | undefined;
+  /** The circuit that waits for the one that shares its neutral. */
+  pairing: number | undefined;
   onSlot: (slot: number, index: number | undefined) => void;
 }) {
   const palette = usePalette();
@@ -105,7 +111,7 @@ export function PanelHandles({
                     key={slot}
                     slot={slot}
                     circuit={circuit}
-                    inHand={circuit !== undefined && circuit.index === inHand}
+                    inHand={circuit !== undefined && circuit.index === (pairing ?? inHand)}
                     onPress={() => onSlot(slot, circuit?.index)}
                   />
                 );
@@ -132,7 +138,7 @@ function Slot({
 }) {
   const palette = usePalette();
   const left = slot % 2 === 1;
-  const words = circuit ? circuit.name || 'what?' : '';
+  const words = circuit ? `${circuit.name || 'what?'}${circuit.pair ? `, neutral ${circuit.pair}` : ''}` : '';
   return (
     <Pressable
       role="button"

@@ -4,7 +4,7 @@ import { Overlay } from '../theme/overlay';
 import { Heading, Reading, Words } from '../theme/words';
 import { KEYS } from './use-keys';
 
-/** What the keys of the wide layout do. */
+/** What the keys do. */
 export function KeySheet({ onClose }: { onClose: () => void }) {
   return (
     <Overlay label="Keys" onClose={onClose}>

@@ -45,8 +45,16 @@ function asideText(alike: Alike, address: string | undefined): string {
 }
 
 /** Where what was entered is, in a small line; and what the office or the device said about it. Follows the answer to a tap. */
-export function SaveLine({ inspection }: { inspection?: string }) {
-  return <Saved inspection={inspection} store={useSoon(useInspections())} photos={usePhotos((one) => one.waiting)} />;
+export function SaveLine({
+  inspection,
+  steady = false,
+}: {
+  inspection?: string;
+  /** As high with signal as without: nothing above it moves. */
+  steady?: boolean;
+}) {
+  const photos = usePhotos((one) => one.waiting);
+  return <Saved inspection={inspection} steady={steady} store={useSoon(useInspections())} photos={photos} />;
 }
 
 const counted = (count: number, one: string, more: string) => `${count} ${count === 1 ? one : more}`;
@@ -57,12 +65,17 @@ export const toSend = (entries: number, photos: number) =>
     .filter(Boolean)
     .join(' and ');
 
+/** Two lines of it. */
+const STEADY_PX = 40;
+
 const Saved = memo(function Saved({
   inspection,
+  steady,
   photos,
   store: { asked, byId, waiting, reach, aside, deviceTrouble, undos, notUndone },
 }: {
   inspection: string | undefined;
+  steady: boolean;
   /** Photos that the office does not have whole yet. */
   photos: number;
   store: ReturnType<typeof useInspections.getState>;
@@ -121,7 +134,11 @@ const Saved = memo(function Saved({
           testID="save-line"
           role={reach === 'reached' ? undefined : 'button'}
           onPress={() => (reach === 'signed-out' ? router.navigate(signInFor(location.pathname)) : void catchUp())}
-          style={{ flex: 1, minHeight: canUndo || reach !== 'reached' ? TARGET : 28, justifyContent: 'center' }}
+          style={{
+            flex: 1,
+            minHeight: steady ? STEADY_PX : canUndo || reach !== 'reached' ? TARGET : 28,
+            justifyContent: 'center',
+          }}
         >
           <Words aria-live="polite" color={color} style={{ fontSize: 15, lineHeight: 20 }}>
             {words}

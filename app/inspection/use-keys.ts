@@ -1,13 +1,11 @@
 import { useRouter } from 'expo-router';
 import { useLayoutEffect } from 'react';
 import { STATIONS } from '@careful-latch/core/case';
+import { isElsewhere } from '../theme/keys-anywhere';
 import { undo } from '../stores/inspections';
 import { toFindOut } from './answers';
 import { useStation } from './use-inspection';
 import type { Walk } from './walk';
-
-const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 
 const within = (place: Element | null | undefined, what: string) => [
   ...(place?.querySelectorAll<HTMLElement>(what) ?? []),
@@ -25,22 +23,25 @@ function platesInHand(): HTMLElement[] {
   return within(fact, '[role="radio"]');
 }
 
-/** What the keys of the wide layout do, as the sheet of keys says it. */
+/** Where a number is typed that is in hand; null where none is asked. */
+const typedInHand = () => document.querySelector<HTMLElement>('[data-testid="plates"] input[aria-label$=", typed"]');
+
+/** What the keys do, as their sheet says it. */
 export const KEYS: readonly (readonly [keys: string, words: string])[] = [
-  ['1 to 9', 'take a plate of what is in hand'],
-  ['0', 'not seen'],
+  ['1 to 9', 'take a plate of what is in hand; where a number is asked, type it'],
+  ['0 or x', 'not seen; where a number is asked, x'],
   ['n', 'the next fact that is not proved'],
   ['u', 'take the last entry back'],
   ['] and [', 'the next station, the one before'],
-  ['/', 'find a fact, a part, a rule'],
+  ['/', 'find a fact, a part, a rule; on a list, an address'],
   ['f', 'findings'],
   ['d', 'decide and sign'],
   ['w', 'the whole wall'],
-  ['?', 'these keys'],
+  ['?', 'these keys, on every screen'],
 ];
 
-/** Listens to the keys of the wide layout; `onHelp` shows what they do. */
-export function useKeys(walk: Walk | undefined, onHelp: () => void): void {
+/** Listens to the keys of a house. */
+export function useKeys(walk: Walk | undefined): void {
   const router = useRouter();
   const station = useStation();
   // Before the screen is painted: a key that is pressed at the first plate seen must not be lost.
@@ -62,16 +63,17 @@ export function useKeys(walk: Walk | undefined, onHelp: () => void): void {
       d: () => go('decide'),
       w: () => go(''),
       u: () => undo(id),
+      x: () => plate(0),
       n: () => {
         const [next] = toFindOut(walk.evaluation);
         if (next) go(`${next.station}?fact=${encodeURIComponent(next.paths[0]!)}`);
       },
       '/': () => document.querySelector<HTMLElement>('[aria-label="Find"]')?.click(),
-      '?': onHelp,
     };
     const onKey = (event: KeyboardEvent) => {
-      if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (document.querySelector('[aria-modal="true"]')) return; // a photo or the sheet of keys lies over it
+      if (isElsewhere(event)) return;
+      const field = /^\d$/.test(event.key) ? typedInHand() : null;
+      if (field) return field.focus(); // the digit goes where a number is asked
       const act = /^\d$/.test(event.key) ? () => plate(Number(event.key)) : acts[event.key];
       if (!act) return;
       act();
@@ -79,5 +81,5 @@ export function useKeys(walk: Walk | undefined, onHelp: () => void): void {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [walk, station, router, onHelp]);
+  }, [walk, station, router]);
 }

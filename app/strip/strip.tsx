@@ -74,6 +74,7 @@ export function Strip({
   onHelp,
   evidence,
   save,
+  heightPx,
 }: {
   site: Case;
   station: Station;
@@ -92,12 +93,14 @@ export function Strip({
   /** The way to the photos and notes of the fact in hand. */
   evidence: ReactNode;
   save: ReactNode;
+  /** One height, whatever is asked, so that neither drawing nor thumb has to look for its place; undefined where letters are too large for one. */
+  heightPx: number | undefined;
 }) {
   const styles = useStyles();
   const palette = usePalette();
   const help = usePreferences((one) => one.help);
   const left = usePreferences((one) => one.leftHanded);
-  const { here, answer, told, stays, doubt, next, trouble, waitsFor, ahead, hazardFirst, open, step } = inHand;
+  const { here, answer, told, stays, doubt, next, trouble, waitsFor, ahead, hazardFirst, open, step, pairing } = inHand;
   /** A hazard has the strip to itself: nothing is asked beside it. */
   const hazard = told[0]?.severity === 'hazard';
   const question = hazard ? undefined : inHand.question;
@@ -108,21 +111,19 @@ export function Strip({
   const path = question?.kind === 'fact' ? question.path : undefined;
   const meta = path === undefined ? undefined : metaOf(path);
   const asks =
-    question?.kind === 'glance'
-      ? question.glance.asks
-      : question?.kind === 'so'
-        ? 'Which of these is not so?'
-        : meta
-          ? `${meta.label}${meta.unit && meta.unit !== 'AWG' ? `, ${meta.unit}` : ''}`
-          : undefined;
+    pairing !== undefined
+      ? `${entryName(site, `loads.circuits[${pairing}]`)}: now the handle that shares its neutral`
+      : question?.kind === 'glance'
+        ? question.glance.asks
+        : question?.kind === 'so'
+          ? 'Which of these is not so?'
+          : meta
+            ? `${meta.label}${meta.unit && meta.unit !== 'AWG' ? `, ${meta.unit}` : ''}`
+            : undefined;
   const own = path === undefined ? [] : trials.filter((one) => one.fact === path);
   const readings = question?.kind === 'glance' ? question.readings : [];
   const shown = all === what ? readings : readings.slice(0, FIRST_READINGS);
-  const use = here?.entry === undefined ? undefined : factAt(site, `${here.entry}.use`);
-  const part =
-    here?.entry === undefined
-      ? undefined
-      : `${partName(here.entry)}${isKnown(use) ? `, ${valueText(`${here.entry}.use`, use)}` : ''}`;
+  const part = here?.entry === undefined ? undefined : entryName(site, here.entry);
   const bar = [
     <Plate
       key="not-seen"
@@ -144,8 +145,11 @@ export function Strip({
     </View>,
     <Plate key="undo" role="button" quiet disabled={!canUndo} label="Undo" onPress={acts.takeBack} />,
   ];
+  /** What is said together, and a hazard, take of the drawing’s room what they need. */
+  const grows = question?.kind === 'so' || told.length > 0;
+  const steady = heightPx !== undefined && (grows ? { minHeight: heightPx } : { height: heightPx });
   return (
-    <View testID="strip" role="region" aria-label="What is in hand" style={styles.strip}>
+    <View testID="strip" role="region" aria-label="What is in hand" style={[styles.strip, steady]}>
       <View aria-live="polite" style={styles.answer}>
         {trouble !== undefined ? (
           <Words role="alert" color={palette.violation} style={{ fontSize: 16, lineHeight: 21 }}>
@@ -201,7 +205,7 @@ export function Strip({
         </View>
       )}
       <ScrollView
-        style={{ maxHeight: question?.kind === 'so' ? 430 : 292 }}
+        style={heightPx === undefined || grows ? { maxHeight: grows ? 430 : 292, flexGrow: 1 } : { flex: 1 }}
         contentContainerStyle={{ paddingBottom: 2 }}
         testID="plates"
       >
@@ -330,6 +334,12 @@ function Asked({ onHelp, children }: { onHelp: (() => void) | undefined; childre
       </Pressable>
     </View>
   );
+}
+
+/** A cord, run or circuit by its number, and by what it feeds. */
+function entryName(site: Case, entry: string): string {
+  const use = factAt(site, `${entry}.use`);
+  return `${partName(entry)}${isKnown(use) ? `, ${valueText(`${entry}.use`, use)}` : ''}`;
 }
 
 function drawingOf({ drawing }: Reading): ((color: string) => ReactNode) | undefined {

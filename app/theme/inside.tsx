@@ -5,6 +5,7 @@ import { Mark } from '../drawn/mark';
 import { useInspections } from '../stores/inspections';
 import { useSession } from '../stores/session';
 import { DRAWING_PICTURES, Lift } from './first-picture';
+import { KeysAnywhere } from './keys-anywhere';
 import { usePalette } from './theme';
 import { signInFor } from './way-on';
 import { Quiet, Title } from './words';
@@ -45,6 +46,7 @@ export function inside(Shown: ComponentType) {
     return (
       <>
         <Shown />
+        <KeysAnywhere />
         <Lift />
       </>
     );

@@ -28,6 +28,7 @@ export function Drawing({
   parts,
   asked,
   entry,
+  pairing,
   acts,
 }: {
   walk: Walk;
@@ -37,6 +38,8 @@ export function Drawing({
   asked: string | undefined;
   /** The circuit in hand. */
   entry: number | undefined;
+  /** The circuit that waits for the one that shares its neutral. */
+  pairing: number | undefined;
   acts: Acts;
 }) {
   const c = walk.inspection.case;
@@ -45,7 +48,7 @@ export function Drawing({
   if (station === 'loads') {
     return (
       <>
-        {!onCords(c) && <PanelHandles site={c} inHand={entry} onSlot={acts.slot} />}
+        {!onCords(c) && <PanelHandles site={c} inHand={entry} pairing={pairing} onSlot={acts.slot} />}
         <InNoSlot site={c} acts={acts} />
         <Tags parts={parts} onTouch={acts.touch} />
       </>

@@ -15,6 +15,7 @@ import {
   partsAt,
   questionAt,
   saidBy,
+  sharedNeutral,
   stationOfPath,
   unseenBy,
   waitsForHazard,
@@ -67,6 +68,8 @@ interface InHand {
   /** Facts of the part in hand that are recorded, each to be changed by itself; all of them, where it was touched. */
   readonly known: readonly string[];
   readonly trouble: string | undefined;
+  /** The circuit whose handle was touched, while the one that shares its neutral is waited for. */
+  readonly pairing: number | undefined;
   /** What the last answer changed, of which some facts may apply no more. */
   readonly step: Step | undefined;
 }
@@ -76,6 +79,9 @@ export interface ToldHere extends Told {
   readonly path: string | undefined;
   readonly station: Station;
 }
+
+/** The part of the loads at which shared neutrals are found out. */
+const NEUTRALS = 'loads/neutral';
 
 /** A fact, its value, and how it is recorded where not as the others. */
 export type Said = readonly [path: string, value: string | number | null, how?: How];
@@ -115,6 +121,7 @@ export function useHand(
   const [last, setLast] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string>();
   const [step, setStep] = useState<Step>();
+  const [pairing, setPairing] = useState<number>();
   const [told, setTold] = useState<readonly ToldHere[]>([]);
 
   const first = useMemo(() => nextPart(c, evaluation, station), [c, evaluation, station]);
@@ -205,9 +212,18 @@ export function useHand(
   /** Takes into hand; what was told has been read by then. */
   const take = (now: Hand | undefined) => {
     setTold([]);
+    setPairing(undefined);
     setHand(now);
   };
   const touch = (id: string) => take({ id, stays: true });
+  /** Two handles, one after the other, share a neutral; the same one twice takes the first touch back. */
+  const pair = (index: number) => {
+    setPairing(pairing === undefined ? index : undefined);
+    if (pairing === undefined || pairing === index) return;
+    const facts = sharedNeutral(c, pairing, index);
+    if (typeof facts === 'string') setTrouble(facts);
+    else say(facts, 'touched');
+  };
   const acts = useSteady({
     say,
     read: (reading: Reading, how: How) => say(here ? saidBy(c, here, reading) : [], how, reading.label),
@@ -233,6 +249,7 @@ export function useHand(
     touch,
     /** Takes what is in a slot of the panel into hand; one that nobody has spoken of becomes that of the circuit in hand, where it has none, else a new one's. */
     slot: (slot: number, index: number | undefined) => {
+      if (index !== undefined && here?.part.id === NEUTRALS) return pair(index);
       if (index !== undefined) return touch(partOfEntry(c, 'loads', index)!.id);
       const circuits = c.loads?.circuits ?? [];
       const own = (here?.station === 'loads' ? here.index : undefined) ?? circuits.length;
@@ -309,6 +326,7 @@ export function useHand(
     next,
     known,
     trouble,
+    pairing: here?.part.id === NEUTRALS ? pairing : undefined,
     step,
   };
   return { inHand, acts };

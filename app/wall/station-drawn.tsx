@@ -31,16 +31,18 @@ interface Props {
   readonly entry: number | undefined;
   /** The one fact that is asked. */
   readonly asked: string | undefined;
+  /** The circuit that waits for the one that shares its neutral. */
+  readonly pairing: number | undefined;
   readonly acts: Acts;
 }
 
 /** A station as it hangs on the wall. It follows a frame after the strip, where the answer to a touch stands. */
-export const StationDrawn = memo(function StationDrawn({ walk, station, part, entry, asked, acts }: Props) {
-  const shows = useSoon(useMemo(() => ({ walk, part, entry, asked }), [walk, part, entry, asked]));
+export const StationDrawn = memo(function StationDrawn({ walk, station, part, entry, asked, pairing, acts }: Props) {
+  const shows = useSoon(useMemo(() => ({ walk, part, entry, asked, pairing }), [walk, part, entry, asked, pairing]));
   return <Drawn {...shows} station={station} acts={acts} />;
 });
 
-const Drawn = memo(function Drawn({ walk, station, part, entry, asked, acts }: Props) {
+const Drawn = memo(function Drawn({ walk, station, part, entry, asked, pairing, acts }: Props) {
   const wide = useWide();
   const [finding, setFinding] = useState(false);
   const setAllFacts = usePreferences((one) => one.setAllFacts);
@@ -99,7 +101,15 @@ const Drawn = memo(function Drawn({ walk, station, part, entry, asked, acts }: P
         <Quiet>{absent}</Quiet>
       ) : (
         <AtItsSize inHand={part}>
-          <Drawing walk={walk} station={station} parts={parts} asked={asked} entry={entry} acts={acts} />
+          <Drawing
+            walk={walk}
+            station={station}
+            parts={parts}
+            asked={asked}
+            entry={entry}
+            pairing={pairing}
+            acts={acts}
+          />
         </AtItsSize>
       )}
       <OwnItems inspection={inspection} station={station} />

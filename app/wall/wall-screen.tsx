@@ -104,6 +104,7 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
       part={here?.id}
       entry={here?.index}
       asked={question?.kind === 'fact' ? question.path : undefined}
+      pairing={inHand.pairing}
       acts={acts}
     />
   );
@@ -138,7 +139,8 @@ function Wall({ walk, station }: { walk: Walk; station: Station }) {
           />
         )
       }
-      save={wide ? null : <SaveLine />}
+      save={wide ? null : <SaveLine steady />}
+      heightPx={height < LOW_PX ? undefined : Math.min(wide ? 340 : 420, height / 2)}
     />
   );
   const room = { flex: 1, backgroundColor: palette.paper } as const;

@@ -1,4 +1,14 @@
-import { MECHANISMS, factAt, goesWith, isAsked, metaOf, traitOf, type Case, type MechanismName } from '../case';
+import {
+  MECHANISMS,
+  NOT_SEEN,
+  factAt,
+  goesWith,
+  isAsked,
+  metaOf,
+  traitOf,
+  type Case,
+  type MechanismName,
+} from '../case';
 import {
   CABLE_GROUND,
   CONFIGURATIONS,
@@ -565,11 +575,20 @@ const OFF: readonly (readonly [use: string, volts: '240', running: number])[] = 
   ['water-heater', '240', 4500],
   ['car-charger', '240', 7200],
 ];
+const isShared = (group: unknown) => group !== undefined && group !== 'own' && group !== NOT_SEEN;
 const neutrals = of(
   ['loads.circuits.neutralGroup'],
-  glance('Open the panel: two hots and one white in one cable share a neutral. What have these circuits?', [
-    reading('Each has a neutral of its own', { 'loads.circuits.neutralGroup': 'own' }),
-  ]),
+  glance(
+    'Open the panel: two hots and one white in one cable share a neutral. Touch the two handles of each such pair.',
+    (c) => [
+      reading(
+        (c.loads?.circuits ?? []).some(({ neutralGroup }) => isShared(neutralGroup))
+          ? 'The others have one of their own'
+          : 'Each has a neutral of its own',
+        { 'loads.circuits.neutralGroup': 'own' },
+      ),
+    ],
+  ),
 );
 const CIRCUIT_KEYS = ['use', 'plan', 'volts', 'runningW', 'startingW'].map((key) => `loads.circuits.${key}`);
 const preset = of(

@@ -4,4 +4,5 @@ export { PARTS, PLACES, WALK, partsOf, placeOf } from './wall';
 export * from './meter';
 export * from './usual';
 export * from './find';
+export * from './pair';
 export { atPlace, atRing, exhaustDegrees, ringsOf, turnedExhaust, type Ring } from './siting';

@@ -32,6 +32,7 @@ import {
   questionAt,
   rightAnswer,
   saidBy,
+  sharedNeutral,
   stateOfPart,
   wantedBy,
 } from '.';
@@ -236,6 +237,20 @@ describe('readings', () => {
     const neutrals = partOf(shared, 'loads/neutral');
     const [own] = neutrals.part.glances![0]!.readings(shared, {});
     expect(saidBy(shared, neutrals, own!)).toEqual([['loads.circuits[1].neutralGroup', 'own']]);
+  });
+
+  test('two circuits share a neutral under a letter of their own; whoever shared with one of them is asked again', () => {
+    const groups = (...all: (string | undefined)[]) =>
+      all.reduce((c, group, i) => withFact(withFact(c, `loads.circuits[${i}].slot`, 2 * i + 1), `loads.circuits[${i}].neutralGroup`, group), without(GOOD, 'loads.circuits')); // prettier-ignore
+    const said = (c: Case, one: number, other: number) => {
+      const facts = sharedNeutral(c, one, other);
+      return typeof facts === 'string' ? facts : facts.map(([path, value]) => `${path.match(/\d+/)![0]} ${value}`);
+    };
+    expect(said(groups(undefined, undefined), 0, 1)).toEqual(['0 a', '1 a']);
+    expect(said(groups('a', 'a', 'own', undefined), 2, 3)).toEqual(['2 b', '3 b']);
+    expect(said(groups('a', 'a', undefined), 0, 2)).toEqual(['0 a', '2 a', '1 null']);
+    expect(said(groups('a', 'a', 'b', 'b'), 1, 2)).toEqual(['1 a', '2 a', '0 null', '3 null']);
+    expect(said(groups('a', 'a', 'b', 'b', 'c', 'c', undefined, undefined), 6, 7)).toContain('room for no more');
   });
 
   test('once part of a marking is known the rest is asked by itself', () => {

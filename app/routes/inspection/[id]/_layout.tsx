@@ -1,11 +1,10 @@
 import { Slot, useLocalSearchParams, usePathname } from 'expo-router';
-import { memo, useCallback, useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { Findings } from '../../../inspection/findings';
 import { Acts, Head } from '../../../inspection/head';
 import { PathOverview } from '../../../inspection/path-overview';
 import { RatingRow } from '../../../inspection/rating-row';
-import { KeySheet } from '../../../inspection/key-sheet';
 import { useKeys } from '../../../inspection/use-keys';
 import { useWalk, useWalkSoon } from '../../../inspection/use-inspection';
 import { VerdictBlock } from '../../../inspection/verdict-block';
@@ -22,12 +21,8 @@ const ROOM_FOR_ALL_PX = 1700;
 const FETCHING = 'Fetching it from the office…';
 
 const Keys = memo(function Keys() {
-  const [sheet, setSheet] = useState(false);
-  useKeys(
-    useWalk(),
-    useCallback(() => setSheet(true), []),
-  );
-  return sheet ? <KeySheet onClose={() => setSheet(false)} /> : null;
+  useKeys(useWalk());
+  return null;
 });
 
 const PathPane = memo(function PathPane() {

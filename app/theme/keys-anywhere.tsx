@@ -1,0 +1,35 @@
+import { useRouter } from 'expo-router';
+import { Suspense, lazy, useEffect, useState } from 'react';
+
+const KeySheet = lazy(async () => ({ default: (await import('../inspection/key-sheet')).KeySheet }));
+
+/** Whether keys are somebody's words now, or for a sheet that lies over the screen. */
+export const isElsewhere = (event: KeyboardEvent): boolean =>
+  (event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)) ||
+  event.ctrlKey ||
+  event.metaKey ||
+  event.altKey ||
+  document.querySelector('[aria-modal="true"]') !== null;
+
+/** The keys that do the same on every screen: ? shows them all; / finds, and where there is nothing to search in, goes to the list. */
+export function KeysAnywhere() {
+  const router = useRouter();
+  const [sheet, setSheet] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || isElsewhere(event) || (event.key !== '?' && event.key !== '/')) return;
+      event.preventDefault();
+      if (event.key === '?') return setSheet(true);
+      const search = document.querySelector<HTMLElement>('input[aria-label^="Search"], input[placeholder^="Search"]');
+      if (search) search.focus();
+      else router.navigate('/');
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [router]);
+  return sheet ? (
+    <Suspense fallback={null}>
+      <KeySheet onClose={() => setSheet(false)} />
+    </Suspense>
+  ) : null;
+}
