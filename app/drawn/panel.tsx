@@ -138,12 +138,12 @@ function Slot({
 }) {
   const palette = usePalette();
   const left = slot % 2 === 1;
-  const words = circuit ? `${circuit.name || 'what?'}${circuit.pair ? `, neutral ${circuit.pair}` : ''}` : '';
+  const words = circuit ? circuit.name || 'what?' : '';
   return (
     <Pressable
       role="button"
       testID={`slot-${slot}`}
-      aria-label={`${slot}${words && ` ${words}`}, slot on leg ${legOf(slot)}${circuit ? (circuit.state === 'off' ? ', stays off' : '') : ', nobody has looked'}`}
+      aria-label={`${slot}${words && ` ${words}`}, slot on leg ${legOf(slot)}${circuit ? (circuit.state === 'off' ? ', stays off' : '') + (circuit.pair ? `, shares neutral ${circuit.pair}` : '') : ', nobody has looked'}`}
       aria-pressed={inHand}
       onPress={onPress}
       style={
@@ -177,6 +177,7 @@ function Slot({
       <Words numberOfLines={1} style={{ flex: 1, fontSize: 14, lineHeight: 18, textAlign: left ? 'left' : 'right' }}>
         {words && ` ${words}`}
       </Words>
+      {circuit?.pair !== undefined && <Reading style={{ fontSize: 14, lineHeight: 18 }}>{`N ${circuit.pair}`}</Reading>}
       <View
         style={{
           width: 22,

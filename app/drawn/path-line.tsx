@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import Svg, { G, Line, Path, Rect } from 'react-native-svg';
-import type { StationState } from '@careful-latch/core/verdict';
+import type { StationState } from '@careful-latch/core/walk';
 import { usePalette } from '../theme/theme';
 
 const WIDTH = 44;

@@ -2,9 +2,10 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import { STATIONS, STATION_NAMES, stationOf, valueText, type Station } from '@careful-latch/core/case';
 import type { Severity } from '@careful-latch/core/rules';
-import { violationsOf, type Outcome } from '@careful-latch/core/verdict';
+import type { Outcome } from '@careful-latch/core/verdict';
+import { violationsAt } from '@careful-latch/core/walk';
 import { PathPiece } from '../drawn/path-line';
-import { SignWithWord, shownAs } from '../drawn/signs';
+import { SignWithWord } from '../drawn/signs';
 import { LinkArea } from '../theme/link-area';
 import { useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
@@ -15,10 +16,10 @@ import type { Walk } from './walk';
 const ROW = 66;
 
 /** What a station is, in a few readings, for whoever looks down the path. */
-export function summary({ inspection: { case: c }, evaluation, states }: Walk, station: Station): string {
+export function summary({ inspection: { case: c, rules }, evaluation, states }: Walk, station: Station): string {
   const state = states[STATIONS.indexOf(station)];
   if (state === 'absent') return 'doesn’t apply';
-  const violations = violationsOf(evaluation).filter((one) => one.station === station && shownAs(one) === 'violation');
+  const violations = violationsAt(c, evaluation, station, rules?.profile);
   const open = new Set(evaluation.outcomes.flatMap((one) => one.needs).filter((path) => stationOf(path) === station))
     .size;
   const readings: Readonly<Record<Station, (string | false)[]>> = {
@@ -29,7 +30,7 @@ export function summary({ inspection: { case: c }, evaluation, states }: Walk, s
     feeder: [
       text('feeder.stretches[0].sizeAwg'),
       text('feeder.stretches[0].method'),
-      (c.feeder?.stretches?.length ?? 0) > 1 && `${c.feeder!.stretches!.length} stretches`,
+      (c.feeder?.stretches?.length ?? 0) > 1 && `${c.feeder!.stretches!.length} runs`,
     ],
     breaker: [text('breaker.ratingA')],
     transfer: [text('transfer.kind')],
@@ -76,7 +77,9 @@ export const PathOverview = memo(function PathOverview({ walk }: { walk?: Walk |
         const sign = ({ proved: 'holds', open: 'unproven', violated: 'violation', absent: 'not-applicable' } as const)[
           state
         ];
-        const violations = (walk ? violationsOf(walk.evaluation) : []).filter((one) => one.station === station);
+        const violations = walk
+          ? violationsAt(walk.inspection.case, walk.evaluation, station, walk.inspection.rules?.profile)
+          : [];
         return (
           <View role="listitem" key={station}>
             <LinkArea

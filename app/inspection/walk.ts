@@ -1,5 +1,6 @@
 import { STATIONS, type Case } from '@careful-latch/core/case';
-import { stationState, type Evaluation, type StationState } from '@careful-latch/core/verdict';
+import type { Evaluation } from '@careful-latch/core/verdict';
+import { stationState, type StationState } from '@careful-latch/core/walk';
 import { judged, type Inspection } from '@careful-latch/core/record';
 import { useSoon } from '../theme/use-soon';
 
@@ -31,7 +32,9 @@ export function walkOf(inspection: Inspection): Walk {
     inspection,
     evaluation,
     get states() {
-      return (states ??= STATIONS.map((station) => stationState(inspection.case, evaluation, station)));
+      return (states ??= STATIONS.map((station) =>
+        stationState(inspection.case, evaluation, station, inspection.rules?.profile),
+      ));
     },
   };
   walks.set(inspection, walk);

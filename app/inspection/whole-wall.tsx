@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { G, Path, Text as SvgText } from 'react-native-svg';
 import { STATIONS, STATION_NAMES, type Station } from '@careful-latch/core/case';
-import type { StationState } from '@careful-latch/core/verdict';
+import { violationsAt, type StationState } from '@careful-latch/core/walk';
 import { Sheet, type Place } from '../drawn/spot';
 import { TEXT_FONT, usePalette } from '../theme/theme';
 import type { Palette } from '../theme/palette';
@@ -76,15 +76,15 @@ export function WholeWall({ walk }: { walk: Walk }) {
   const palette = usePalette();
   const router = useRouter();
   const stateOf = (station: Station) => walk.states[STATIONS.indexOf(station)]!;
-  const hazardous = new Set(
-    walk.evaluation.outcomes.flatMap((one) =>
-      one.outcome === 'violation' && one.severity === 'hazard' ? [one.station] : [],
-    ),
-  );
+  const { inspection, evaluation } = walk;
+  const isHazardous = (station: Station) =>
+    violationsAt(inspection.case, evaluation, station, inspection.rules?.profile).some(
+      ({ severity }) => severity === 'hazard',
+    );
   const parts = STATIONS.map((station) => ({
     id: station,
     name: STATION_NAMES[station],
-    state: hazardous.has(station) && stateOf(station) === 'violated' ? ('hazard' as const) : STATE[stateOf(station)],
+    state: isHazardous(station) ? ('hazard' as const) : STATE[stateOf(station)],
     value: summary(walk, station),
     inHand: false,
   }));

@@ -171,11 +171,17 @@ export function Strip({
         </ScrollView>
       )}
       {here && known.length > 0 && (stays || question?.kind === 'fact') && (
-        <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerStyle={{ gap: 8 }}>
+        <ScrollView
+          horizontal
+          showsHorizontalScrollIndicator={false}
+          style={{ flexGrow: 0, flexShrink: 0 }}
+          contentContainerStyle={{ gap: 8 }}
+        >
           {known.map((one) => (
             <Known
               key={one}
               path={one}
+              of={here.part.every ? entryName(site, one) : undefined}
               value={factAt(site, one)}
               simulated={isSimulated(site, one)}
               inHand={one === path}
@@ -281,12 +287,15 @@ export function Strip({
 /** A fact of the part in hand that is recorded already: touched, it is asked again. Drawn anew where it says something else. */
 const Known = memo(function Known({
   path,
+  of,
   value,
   simulated,
   inHand,
   onTouch,
 }: {
   path: string;
+  /** Whose it is, where those of several stand side by side. */
+  of: string | undefined;
   value: unknown;
   /** A reading of the simulated meter, which proves nothing. */
   simulated: boolean;
@@ -301,7 +310,7 @@ const Known = memo(function Known({
       onPress={() => onTouch(path)}
       style={[styles.known, inHand && styles.knownInHand]}
     >
-      <Quiet style={styles.knownName}>{metaOf(path).label}</Quiet>
+      <Quiet style={styles.knownName}>{of === undefined ? metaOf(path).label : `${of}: ${metaOf(path).label}`}</Quiet>
       <Words style={styles.knownValue}>{`${valueText(path, value)}${simulated ? ', simulated' : ''}`}</Words>
     </Pressable>
   );
@@ -337,9 +346,11 @@ function Asked({ onHelp, children }: { onHelp: (() => void) | undefined; childre
 }
 
 /** A cord, run or circuit by its number, and by what it feeds. */
-function entryName(site: Case, entry: string): string {
+function entryName(site: Case, path: string): string {
+  const entry = path.slice(0, path.indexOf(']') + 1);
   const use = factAt(site, `${entry}.use`);
-  return `${partName(entry)}${isKnown(use) ? `, ${valueText(`${entry}.use`, use)}` : ''}`;
+  const name = partName(entry)!;
+  return `${name[0]!.toUpperCase()}${name.slice(1)}${isKnown(use) ? `, ${valueText(`${entry}.use`, use)}` : ''}`;
 }
 
 function drawingOf({ drawing }: Reading): ((color: string) => ReactNode) | undefined {

@@ -14,8 +14,11 @@ const useStyles = stylesOf(({ ink }) => ({
 
 /** Units that never stand at the beginning of a line, away from their number. */
 const UNITED = /(\d) (?=(?:A|kA|V|W|kW|Ω|Hz|in|ft|lb-in|AWG|kcmil|%|°[CF]|in²|in³)(?![\w]))/g;
+/** Two numbers that are read together, as in 7000 / 8750 W. */
+const PAIRED = /(\d) \/ (\d)/g;
 /** A text in which no number is parted from its unit. */
-export const unitedText = (text: string): string => text.replace(UNITED, '$1\u00a0');
+export const unitedText = (text: string): string =>
+  text.replace(PAIRED, '$1\u00a0/\u00a0$2').replace(UNITED, '$1\u00a0');
 const united = (one: ReactNode): ReactNode => (typeof one === 'string' ? unitedText(one) : one);
 
 export function Words({ color, style, children, ...rest }: Props) {

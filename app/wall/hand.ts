@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { NOT_SEEN, factAt, listOf, withFact, type Case, type How, type Station } from '@careful-latch/core/case';
-import { brokenFacts, newlyWrong, stationState, type Outcome, type Told } from '@careful-latch/core/verdict';
+import { brokenFacts, newlyWrong, type Outcome, type Told } from '@careful-latch/core/verdict';
 import {
   WALK,
   doubtOf,
@@ -17,6 +17,7 @@ import {
   saidBy,
   sharedNeutral,
   stationOfPath,
+  stationState,
   unseenBy,
   waitsForHazard,
   type Line,

@@ -1,8 +1,7 @@
 import { Suspense, lazy, memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { STATION_NAMES, factAt, listOf, type Station } from '@careful-latch/core/case';
-import { partOfEntry, partsAt, stateOfPart, wantedBy } from '@careful-latch/core/walk';
-import { stationState } from '@careful-latch/core/verdict';
+import { partOfEntry, partsAt, stateOfPart, stationState, wantedBy } from '@careful-latch/core/walk';
 import type { Seen } from '../drawn/spot';
 import { ClaimedAndFound } from '../inspection/claimed';
 import { Differing } from '../inspection/differing';

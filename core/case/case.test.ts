@@ -24,7 +24,8 @@ import {
   type TransferKind,
 } from '.';
 import { RULES } from '../rules';
-import { evaluate, stationState } from '../verdict';
+import { evaluate } from '../verdict';
+import { stationState } from '../walk';
 import { example } from '../test/examples';
 import { GOOD } from '../test/rule-table';
 

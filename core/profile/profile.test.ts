@@ -4,7 +4,8 @@ import { OFFICE_NUMBERS } from '../codebook';
 import { RULES } from '../rules';
 import { EXAMPLES, example } from '../test/examples';
 import { GOOD, caseWith } from '../test/rule-table';
-import { evaluate, stationState, type Evaluation, type Outcome } from '../verdict';
+import { evaluate, type Evaluation, type Outcome } from '../verdict';
+import { stationState } from '../walk';
 import { withFact, type Case } from '../case';
 import { BY_PHOTO } from '../rules/by-photo';
 import {

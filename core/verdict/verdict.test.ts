@@ -19,7 +19,8 @@ import { EDITIONS, OFFICE_NUMBERS, buildingWireSizes, type OfficeNumbers } from 
 import { Look, ratingRow, stretchAmpacity, weakest } from '../electrical';
 import { example } from '../test/examples';
 import { GOOD, caseWith, numbersFromNowhere } from '../test/rule-table';
-import { evaluate, judge, stationState, verdictOf, type Outcome } from '.';
+import { stationState } from '../walk';
+import { evaluate, judge, verdictOf, type Outcome } from '.';
 
 const violations = (c: Case) =>
   evaluate(c)

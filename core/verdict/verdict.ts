@@ -1,4 +1,4 @@
-import { factLabel, isLocal, stationOf, type Case, type Station } from '../case';
+import { factLabel, type Case, type Station } from '../case';
 import { everyEdition, type Edition } from '../codebook';
 import { Look, Missing, OWN_NUMBER, OWN_READING, USUAL_READING, type Step, type Working } from '../electrical';
 import { LOCAL, isProtected, rulesOf, type Profile } from '../profile';
@@ -306,27 +306,3 @@ export function evaluate(c: Case, { edition, profile, rules }: Under = {}): Eval
 /** The outcomes that are violations. */
 export const violationsOf = ({ outcomes }: Evaluation): Outcome[] =>
   outcomes.filter((one) => one.outcome === 'violation');
-
-export type StationState = 'proved' | 'open' | 'violated' | 'absent';
-
-const lacking = new WeakMap<Evaluation, ReadonlySet<Station>>();
-
-/** The stations whose facts any outcome lacks; worked out once for an evaluation. */
-function lackingAt(evaluation: Evaluation): ReadonlySet<Station> {
-  let found = lacking.get(evaluation);
-  if (!found) {
-    const paths = evaluation.outcomes.flatMap((one) => one.needs).filter((path) => !isLocal(path));
-    lacking.set(evaluation, (found = new Set(paths.map(stationOf))));
-  }
-  return found;
-}
-
-/** How the current's path is drawn at a station: broken where violated, dashed where something is not proved, solid where it is. */
-export function stationState(c: Case, evaluation: Evaluation, station: Station): StationState {
-  const own = evaluation.outcomes.filter((one) => one.station === station);
-  const some = (kind: OutcomeKind) => own.some((one) => one.outcome === kind);
-  if (own.some((one) => one.outcome === 'violation' && one.severity !== 'advisory')) return 'violated';
-  if (some('unproven') || lackingAt(evaluation).has(station)) return 'open';
-  if (own.length === 0) return c[station] === undefined ? 'open' : 'proved'; // only feeds other stations' rules
-  return some('holds') || some('violation') ? 'proved' : 'absent';
-}

@@ -4,7 +4,7 @@ import { EXAMPLES, example } from '../test/examples';
 import { anyHouse } from '../test/houses';
 import { GOOD, caseWith } from '../test/rule-table';
 import { brokenFacts, causesOf, evaluate, newlyWrong, usedBy, violationsOf, type Evaluation } from '../verdict';
-import { WALK, factsOf, partsAt, stateOfPart } from '.';
+import { WALK, factsOf, partsAt, stateOfPart, stationState, violationsAt } from '.';
 
 const RUNS = Number(process.env.HOUSES ?? 150);
 const counts = (evaluation: Evaluation) => violationsOf(evaluation).filter((one) => one.severity !== 'advisory');
@@ -16,6 +16,20 @@ const brokenParts = (c: Case) => {
     .filter(([, state]) => state === 'violated' || state === 'hazard')
     .map(([id, state]) => `${id} ${state}`);
 };
+
+/** Everything that is wrong breaks the path somewhere; one cause at one place. */
+function pathAgrees(c: Case): void {
+  const evaluation = evaluate(c);
+  const at = WALK.map((station) => [station, violationsAt(c, evaluation, station)] as const);
+  for (const [station, outcomes] of at)
+    expect([station, stationState(c, evaluation, station) === 'violated']).toEqual([station, outcomes.length > 0]);
+  const seen = at.flatMap(([, outcomes]) => outcomes);
+  for (const one of counts(evaluation)) expect([one.rule, seen.includes(one)]).toEqual([one.rule, true]);
+  for (const { fact, rules } of causesOf(c, evaluation)) {
+    const places = at.filter(([, outcomes]) => outcomes.some(({ rule }) => rules.includes(rule)));
+    if (fact !== null) expect([fact, places.length <= 1]).toEqual([fact, true]);
+  }
+}
 
 /** Everything that is wrong is drawn broken somewhere, and nothing else is. */
 function agrees(c: Case): void {
@@ -45,10 +59,17 @@ function agrees(c: Case): void {
         expect([...broken].filter(([, outcomes]) => outcomes.includes(one)).map(([path]) => path)).toEqual([fact]);
 }
 
-test.each(EXAMPLES)('drawing and answer agree: %s', (name) => agrees(example(name)));
+test.each(EXAMPLES)('drawing and answer agree: %s', (name) => {
+  agrees(example(name));
+  pathAgrees(example(name));
+});
 
 test('drawing and answer agree at whatever house', () => {
-  fc.assert(fc.property(anyHouse, agrees), { numRuns: RUNS });
+  const both = (c: Case) => {
+    agrees(c);
+    pathAgrees(c);
+  };
+  fc.assert(fc.property(anyHouse, both), { numRuns: RUNS });
 });
 
 test.each([

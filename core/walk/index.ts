@@ -5,4 +5,5 @@ export * from './meter';
 export * from './usual';
 export * from './find';
 export * from './pair';
+export * from './station';
 export { atPlace, atRing, exhaustDegrees, ringsOf, turnedExhaust, type Ring } from './siting';

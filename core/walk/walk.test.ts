@@ -14,7 +14,7 @@ import { RULES } from '../rules';
 import { EXAMPLES, example } from '../test/examples';
 import { GOOD, caseWith } from '../test/rule-table';
 import { walk } from '../test/person';
-import { evaluate, stationState } from '../verdict';
+import { evaluate } from '../verdict';
 import { GLANCES } from './glances';
 import { readingAt } from './like';
 import {
@@ -33,6 +33,7 @@ import {
   rightAnswer,
   saidBy,
   sharedNeutral,
+  stationState,
   stateOfPart,
   wantedBy,
 } from '.';

@@ -12,19 +12,11 @@ const withTwoHandles = withMechanism('sliding-plate', 'two-part-plate', 'linkage
 const withPart = withMechanism('sliding-plate', 'two-part-plate');
 const loadOnOne: typeof withBothLegs = (test, site) =>
   withBothLegs(test, site) && (test.loadOn === 'A' || test.loadOn === 'B');
-/** Tried by hand at mechanisms of some kinds; what was tried before anybody said which it is counts until somebody does. */
+/** Tried by hand at mechanisms of some kinds. What has closed both is asked about until it is found otherwise, whatever the mechanism turns out to be. */
 const tried = (key: string, label: string, ask: string, kinds: typeof when) =>
   choice(
     { blocked: 'Blocked', moved: 'It closed' },
-    {
-      label,
-      ask,
-      when: (test, site) =>
-        kinds(test, site) ||
-        (when(test, site) &&
-          (site.transfer as { mechanism?: unknown } | undefined)?.mechanism === undefined &&
-          test[key] !== undefined),
-    },
+    { label, ask, when: (test, site) => kinds(test, site) || (when(test, site) && test[key] === 'moved') },
   );
 
 export const functionTest = station({

@@ -17,7 +17,7 @@ export default rule({
   check: (look) => {
     const remedy = 'Do not energize. Replace or repair it as its listing says, and try every move again.';
     for (const path of JOINING_FACTS) {
-      const answer = look.asks(path) ? look.known(path) : undefined; // what was tried at another mechanism is put aside
+      const answer = look.asks(path) ? look.known(path) : undefined;
       if (answer !== undefined && answer !== RIGHT_ANSWERS[path])
         return violation('Tried by hand, both sources closed; a line worker would meet this source’s voltage.', remedy);
     }
