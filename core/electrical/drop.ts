@@ -63,6 +63,17 @@ export function dropV(over: readonly Run[], currentA: number): number {
   return over.reduce((sum, run) => sum + 2 * conductorOhm(run.metal, run.size, run.lengthFt) * currentA, 0);
 }
 
+/** Resistance of a fault's way at the far end of some runs, Ω: out over a hot conductor, back over the equipment ground. */
+export function faultOhm(over: readonly Run[]): number {
+  return over.reduce(
+    (sum, run) =>
+      sum +
+      conductorOhm(run.metal, run.size, run.lengthFt) +
+      conductorOhm(run.metal, run.groundSize ?? run.size, run.lengthFt),
+    0,
+  );
+}
+
 /**
  * Share of the neutral current that returns over the equipment ground when both ends are bonded, 0 to 1:
  * two resistances in parallel, R of neutral ÷ (R of neutral + R of ground).

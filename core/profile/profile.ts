@@ -39,7 +39,7 @@ const PROTECTED: readonly string[] = [
   'transfer/present', 'transfer/no-outlet-backfeed', 'transfer/prevents-parallel', 'transfer/240v-circuits-paired', 'transfer/unaltered',
   'panel/one-main', 'panel/other-sources', 'cord/no-double-plug', 'cord/no-tied-hots', 'inlet/is-male-inlet', 'inlet/pins-dead-when-open',
   'breaker/held-down', 'breaker/both-legs', 'breaker/suitable-for-backfeed',
-  'function/dead-pins', 'function/neutral-unbroken', 'grounding/path-continuous', 'grounding/rod-not-only-path', 'panel/main-bonding-jumper',
+  'function/dead-pins', 'function/neutral-unbroken', 'grounding/path-continuous', 'grounding/fault-opens-device', 'grounding/rod-not-only-path', 'panel/main-bonding-jumper',
   'neutral/matrix', 'neutral/one-bond', 'neutral/none-on-ground', 'loads/shared-neutral-on-two-legs', 'source/bridged-120v-no-shared-neutral',
   'inlet/one-inlet', 'panel/dead-with-main-off', 'source/not-charging-while-feeding',
   'siting/outdoors', 'siting/exhaust-away', 'siting/clear-of-openings', 'siting/rain-shelter', 'panel/main-held-down', 'transfer/panel-behind-is-subpanel',

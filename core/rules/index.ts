@@ -75,6 +75,7 @@ import neutralMatrix from './neutral/matrix';
 import neutralPlain from './neutral/plain';
 import neutralGfciWillHold from './neutral/gfci-will-hold';
 import groundingPathContinuous from './grounding/path-continuous';
+import groundingFaultOpensDevice from './grounding/fault-opens-device';
 import groundingRodSize from './grounding/rod-size';
 import groundingPlain from './grounding/plain';
 import panelOneMain from './panel/one-main';
@@ -180,6 +181,7 @@ export const RULES: readonly Rule[] = [
   ...neutralPlain,
   neutralGfciWillHold,
   groundingPathContinuous,
+  groundingFaultOpensDevice,
   groundingRodSize,
   ...groundingPlain,
   panelOneMain,

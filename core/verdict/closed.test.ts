@@ -15,7 +15,7 @@ import {
   type TransferKind,
 } from '../case';
 import { CONTRADICTIONS } from '../contradictions';
-import { Look, currentsOf, feedV, outletRunningW } from '../electrical';
+import { Look, aheadOfInlet, currentsOf, feedV, outletRunningW } from '../electrical';
 import { defectsOf } from '../interlock';
 import { RULES } from '../rules';
 import { EXAMPLES, example } from '../test/examples';
@@ -149,7 +149,11 @@ test('whatever the circuit or the interlock model calls dangerous has a hazard, 
       const look = new Look(c);
       const currents = look.attempt((side) => currentsOf(side)).value;
       // A fault that draws no more than the source gives all day is one that nothing ever sees.
-      const ratedA = look.attempt((side) => outletRunningW(side) / feedV(side)).value ?? 0;
+      // What opens before that is seen by its device.
+      const ratedA = Math.min(
+        look.attempt((side) => outletRunningW(side) / feedV(side)).value ?? 0,
+        look.attempt((side) => aheadOfInlet(side).flowsA).value ?? Infinity,
+      );
       const defects = look.attempt((side) => defectsOf(side)).value;
       const network =
         currents !== undefined &&

@@ -12,12 +12,13 @@ const withTwoHandles = withMechanism('sliding-plate', 'two-part-plate', 'linkage
 const withPart = withMechanism('sliding-plate', 'two-part-plate');
 const loadOnOne: typeof withBothLegs = (test, site) =>
   withBothLegs(test, site) && (test.loadOn === 'A' || test.loadOn === 'B');
-/** Tried by hand at mechanisms of some kinds. What has closed both is asked about until it is found otherwise, whatever the mechanism turns out to be. */
+/** Asked of mechanisms of some kinds; what was found wrong is asked about until it is found otherwise, whatever the mechanism turns out to be. */
+const untilFoundRight =
+  (key: string, wrong: string, kinds: typeof when): typeof when =>
+  (test, site) =>
+    kinds(test, site) || (when(test, site) && test[key] === wrong);
 const tried = (key: string, label: string, ask: string, kinds: typeof when) =>
-  choice(
-    { blocked: 'Blocked', moved: 'It closed' },
-    { label, ask, when: (test, site) => kinds(test, site) || (when(test, site) && test[key] === 'moved') },
-  );
+  choice({ blocked: 'Blocked', moved: 'It closed' }, { label, ask, when: untilFoundRight(key, 'moved', kinds) });
 
 export const functionTest = station({
   generatorWithMainOn: tried(
@@ -35,7 +36,7 @@ export const functionTest = station({
   coverOnHolds: yesNo({
     label: 'Blocks with the cover on, all screws in',
     ask: 'cover on, every screw in: the part must not lift or shift with it',
-    when: both(whenSite('transfer', 'mountedOn', 'cover'), withTrait('onPanel')),
+    when: untilFoundRight('coverOnHolds', 'no', both(whenSite('transfer', 'mountedOn', 'cover'), withTrait('onPanel'))),
   }),
   bothWithPartMoved: tried(
     'bothWithPartMoved',
@@ -46,30 +47,31 @@ export const functionTest = station({
   opensFirst: yesNo({
     label: 'Opens one source before it closes the other',
     ask: 'move every handle slowly, both ways: it must pass through off, and never stand between',
-    when: withMechanism('circuit-handles', 'double-throw'),
+    when: untilFoundRight('opensFirst', 'no', withMechanism('circuit-handles', 'double-throw')),
   }),
   handlesIndependent: yesNo({
     label: 'Each handle moves alone, tied pairs together',
     ask: 'throw every handle: its neighbors must stay, the other half of its pair must come along',
-    when: both(withMechanism('circuit-handles'), withTrait('handlePerPole')),
+    when: untilFoundRight(
+      'handlesIndependent',
+      'no',
+      both(withMechanism('circuit-handles'), withTrait('handlePerPole')),
+    ),
   }),
   cycle: yesNo({
     label: 'Goes over and comes back by itself',
     ask: 'by its test button or the utility breaker, never by pushing a contactor: over to the source, and back',
-    when: withMechanism('automatic'),
+    when: untilFoundRight('cycle', 'no', withMechanism('automatic')),
   }),
   eachAlone: choice(
     { both: 'Each closes alone', 'not-both': 'One cannot be closed' },
     {
       label: 'Each source alone',
       ask: 'utility alone, then generator alone: both must close fully',
-      when: withMechanism(
-        'sliding-plate',
-        'two-part-plate',
-        'linkage',
-        'linked-mains',
-        'circuit-handles',
-        'double-throw',
+      when: untilFoundRight(
+        'eachAlone',
+        'not-both',
+        withMechanism('sliding-plate', 'two-part-plate', 'linkage', 'linked-mains', 'circuit-handles', 'double-throw'),
       ),
     },
   ),

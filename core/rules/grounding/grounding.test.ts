@@ -168,3 +168,28 @@ ruleTable('grounding/electrode-conductor-size', {
   violation: [[derived({ ...BUILT_IN, 'grounding.electrodeAwg': '10' }), { allowed: '8' }]],
   unproven: [[derived({ ...BUILT_IN, 'cord[0].sizeAwg': undefined }), ['cord[0].sizeAwg']]],
 });
+
+const LONG = 'feeder.stretches[0].lengthFt';
+const OUTLET = 'source.outletBreakerA';
+ruleTable('grounding/fault-opens-device', {
+  // 20 ft of 10 AWG cord, and a feeder of 10 AWG: 1.24 Ω a 1,000 ft, out and back; 30 A opens from 60 A, so 2 Ω are the most
+  holds: [
+    [{}, { allowed: 60 }],
+    [{ [LONG]: 780 }, { found: 60.484 }],
+    [{ [LONG]: 1000, [OUTLET]: 20 }, { allowed: 40 }],
+    derived({
+      ...BUILT_IN,
+      cord: [{ id: 'cord-1', part: 'adapter-listed', sourceEnd: 'L14-30', inletEnd: 'L14-30', markedA: 30 }],
+    } as Facts),
+  ],
+  violation: [
+    [{ [LONG]: 790 }, { found: 59.731, allowed: 60, severity: 'hazard', reason: saying('the frame is live') }],
+    [{ [LONG]: 500, 'feeder.stretches[0].groundAwg': '14' }, { allowed: 60 }], // a thin ground counts
+    [{ [LONG]: 400, [OUTLET]: 60 }, { allowed: 120 }],
+  ],
+  unproven: [
+    [{ [LONG]: undefined }, [LONG]],
+    [{ 'feeder.stretches[0].groundAwg': undefined, [OUTLET]: undefined }, ['feeder.stretches[0].groundAwg', OUTLET]],
+  ],
+  notApplicable: [CORDS_ONLY],
+});
