@@ -176,6 +176,11 @@ ruleTable('grounding/fault-opens-device', {
   holds: [
     [{}, { allowed: 60 }],
     [{ [LONG]: 780 }, { found: 60.484 }],
+    [{ [LONG]: 383.2 }, { found: 120 }], // 1 Ω
+    [
+      { [LONG]: 790, [OUTLET]: 59.731 / 2 },
+      { found: 59.731, allowed: 59.731 },
+    ],
     [{ [LONG]: 1000, [OUTLET]: 20 }, { allowed: 40 }],
     derived({
       ...BUILT_IN,
