@@ -98,3 +98,24 @@ test('on a wide screen the keyboard walks, answers and takes back', ON_WIDE, asy
   await page.keyboard.press(']');
   await expect(page.getByRole('heading', { name: 'Backfed breaker', exact: true })).toBeVisible();
 });
+
+test('on every screen ? shows the keys and / finds; a number that is asked is typed', ON_WIDE, async ({ page, office }) => {
+  const walker = new Walker(page, office);
+  await walker.signIn(undefined, 'drawings');
+  await page.keyboard.press('/');
+  await expect(page.getByPlaceholder(/^Search address/)).toBeFocused();
+  await page.goto(`${office.address}/morning`);
+  await page.getByRole('heading', { name: /^Morning of/ }).waitFor();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.goto(`${office.address}${HOUSE}/feeder?fact=${encodeURIComponent('feeder.stretches[0].lengthFt')}`);
+  const typed = page.getByTestId('plates').getByLabel('Length, typed');
+  await typed.waitFor();
+  await page.getByTestId('question').click();
+  await page.keyboard.press('6');
+  await page.keyboard.press('3');
+  await expect(typed).toHaveValue('63');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('known-feeder.stretches[0].lengthFt')).toContainText('63 ft');
+}); // prettier-ignore

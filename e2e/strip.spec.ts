@@ -169,3 +169,52 @@ test(
     await expect(taken).toHaveCount(before);
   },
 );
+
+test(
+  'two handles that are touched one after the other share a neutral; Undo goes on after the page was loaded again',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const strip = await atStation(page, office, 'loads');
+    const handles = page.getByRole('button', { name: /^\d+ .*, slot on leg/ });
+    await strip.touch(page.getByTestId('part-loads/neutral'));
+    await strip.touch(handles.nth(0));
+    await expect(page.getByTestId('question')).toContainText('now the handle that shares its neutral');
+    await strip.touch(handles.nth(1));
+    for (const i of [0, 1]) await expect(handles.nth(i)).toHaveAttribute('aria-label', /shares neutral a/);
+    await expect(page.getByTestId('save-line')).toContainText('Saved at the office');
+    await page.reload();
+    await expect(handles.nth(0)).toHaveAttribute('aria-label', /shares neutral a/);
+    await strip.touch(page.getByTestId('strip').getByRole('button', { name: 'Undo', exact: true }));
+    for (const i of [0, 1]) await expect(handles.nth(i)).not.toHaveAttribute('aria-label', /shares neutral/);
+  },
+);
+
+test('while a hazard stands nothing asks for the source to be run', ON_PHONE, async ({ page, office }) => {
+  const strip = await atStation(page, office, 'function?fact=function.generatorWithMainOn');
+  const plates = page.getByTestId('strip').locator('[aria-busy="false"]');
+  await strip.touch(page.getByTestId('known-function.generatorWithMainOn'));
+  await strip.touch(plates.getByRole('radio', { name: 'It closed', exact: true }));
+  await expect(page.getByTestId('told')).toContainText('both sources closed');
+  await page.goto(`${page.url().split('?')[0]}?fact=function.groundA`);
+  await strip.touch(page.getByTestId('known-function.groundA'));
+  await strip.touch(page.getByTestId('strip').getByRole('button', { name: 'Not seen', exact: true }));
+  await page.goto(page.url().split('?')[0]!);
+  await expect(page.getByTestId('question')).toHaveCount(0);
+  await expect(page.getByTestId('strip').getByRole('button', { name: 'Findings', exact: true })).toBeVisible();
+});
+
+test('the strip is as high for two answers as for twenty, and with signal as without', ON_PHONE, async ({ page, office }) => {
+  const strip = await atStation(page, office, 'breaker?part=breaker%2Fface');
+  const height = async () => (await page.getByTestId('strip').boundingBox())!.height;
+  await strip.touch(page.getByTestId('known-breaker.ratingA'));
+  const before = await height();
+  await strip.touch(page.getByTestId('known-breaker.construction'));
+  expect(await height()).toBe(before);
+  await page.context().setOffline(true);
+  await strip.touch(page.getByTestId('known-breaker.ratingA'));
+  await strip.touch(page.getByTestId('plates').getByRole('radio', { name: '20', exact: true }));
+  await expect(page.getByTestId('save-line')).toContainText('cannot be reached');
+  await page.context().setOffline(false);
+  await strip.touch(page.getByTestId('known-breaker.construction'));
+  expect(await height()).toBe(before);
+}); // prettier-ignore

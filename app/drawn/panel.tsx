@@ -177,7 +177,7 @@ function Slot({
       <Words numberOfLines={1} style={{ flex: 1, fontSize: 14, lineHeight: 18, textAlign: left ? 'left' : 'right' }}>
         {words && ` ${words}`}
       </Words>
-      {circuit?.pair !== undefined && <Reading style={{ fontSize: 14, lineHeight: 18 }}>{`N ${circuit.pair}`}</Reading>}
+      {circuit?.pair !== undefined && <Reading style={{ fontSize: 14, lineHeight: 18 }}>{`N${circuit.pair}`}</Reading>}
       <View
         style={{
           width: 22,

@@ -34,6 +34,9 @@ type Hand = ReturnType<typeof useHand>;
 /** As many readings as a thumb reaches; the others are a touch away. */
 const FIRST_READINGS = 8;
 
+/** What is left of the strip’s height; on a low phone the strip grows for it. */
+const TWO_ROWS_AT_LEAST = { flexGrow: 1, flexBasis: 0, minHeight: 128 } as const;
+
 const useStyles = stylesOf((palette) => ({
   strip: {
     borderTopWidth: 2,
@@ -147,9 +150,13 @@ export function Strip({
   ];
   /** What is said together, and a hazard, take of the drawing’s room what they need. */
   const grows = question?.kind === 'so' || told.length > 0;
-  const steady = heightPx !== undefined && (grows ? { minHeight: heightPx } : { height: heightPx });
   return (
-    <View testID="strip" role="region" aria-label="What is in hand" style={[styles.strip, steady]}>
+    <View
+      testID="strip"
+      role="region"
+      aria-label="What is in hand"
+      style={[styles.strip, heightPx !== undefined && { minHeight: heightPx }]}
+    >
       <View aria-live="polite" style={styles.answer}>
         {trouble !== undefined ? (
           <Words role="alert" color={palette.violation} style={{ fontSize: 16, lineHeight: 21 }}>
@@ -211,7 +218,7 @@ export function Strip({
         </View>
       )}
       <ScrollView
-        style={heightPx === undefined || grows ? { maxHeight: grows ? 430 : 292, flexGrow: 1 } : { flex: 1 }}
+        style={heightPx === undefined || grows ? { maxHeight: grows ? 430 : 292, flexGrow: 1 } : TWO_ROWS_AT_LEAST}
         contentContainerStyle={{ paddingBottom: 2 }}
         testID="plates"
       >

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { Suspense, lazy, useEffect, useState } from 'react';
+import { Suspense, lazy, useLayoutEffect, useState } from 'react';
 
 const KeySheet = lazy(async () => ({ default: (await import('../inspection/key-sheet')).KeySheet }));
 
@@ -15,12 +15,13 @@ export const isElsewhere = (event: KeyboardEvent): boolean =>
 export function KeysAnywhere() {
   const router = useRouter();
   const [sheet, setSheet] = useState(false);
-  useEffect(() => {
+  // Before the screen is painted: a key that is pressed at the first thing seen must not be lost.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.defaultPrevented || isElsewhere(event) || (event.key !== '?' && event.key !== '/')) return;
       event.preventDefault();
       if (event.key === '?') return setSheet(true);
-      const search = document.querySelector<HTMLElement>('input[aria-label^="Search"], input[placeholder^="Search"]');
+      const search = document.querySelector<HTMLElement>('#root input[aria-label^="Search"]');
       if (search) search.focus();
       else router.navigate('/');
     };
