@@ -102,6 +102,7 @@ test('on a wide screen the keyboard walks, answers and takes back', ON_WIDE, asy
 test('on every screen ? shows the keys and / finds; a number that is asked is typed', ON_WIDE, async ({ page, office }) => {
   const walker = new Walker(page, office);
   await walker.signIn(undefined, 'drawings');
+  await page.getByText('30 Ladder Lane').first().waitFor(); // the list itself, not its picture
   await page.keyboard.press('/');
   await expect(page.getByPlaceholder(/^Search address/)).toBeFocused();
   await page.goto(`${office.address}/morning`);
