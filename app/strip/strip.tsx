@@ -155,7 +155,10 @@ export function Strip({
       testID="strip"
       role="region"
       aria-label="What is in hand"
-      style={[styles.strip, heightPx !== undefined && { minHeight: heightPx }]}
+      style={[
+        styles.strip,
+        heightPx !== undefined && (question !== undefined || stays || grows) && { minHeight: heightPx },
+      ]}
     >
       <View aria-live="polite" style={styles.answer}>
         {trouble !== undefined ? (

@@ -21,7 +21,8 @@ const seen = new WeakMap<Evaluation, ReadonlyMap<Station, ReadonlySet<Outcome>>>
 
 /**
  * The violations that are to be seen at a station, advice left out: each where the fact stands that is drawn broken for it, so that one
- * cause breaks the path at one place; where none is, at its own station. Worked out once for an evaluation.
+ * cause of several breaks the path at one place. One that stands alone breaks it at its own station, too, which else would be called
+ * right beside its own finding. Worked out once for an evaluation.
  */
 export function violationsAt(c: Case, evaluation: Evaluation, station: Station, profile?: Profile): readonly Outcome[] {
   let all = seen.get(evaluation);
@@ -32,6 +33,7 @@ export function violationsAt(c: Case, evaluation: Evaluation, station: Station, 
     for (const [fact, outcomes] of brokenFacts(c, evaluation, profile))
       for (const outcome of outcomes) {
         add(isLocal(fact) ? outcome.station : stationOfPath(fact), outcome);
+        if (outcomes.length === 1) add(outcome.station, outcome);
         placed.add(outcome);
       }
     for (const outcome of violationsOf(evaluation))

@@ -17,9 +17,21 @@ export const breaker = station({
     label: 'Type listed on the panel label',
     ask: 'compare the breaker type with the label inside the panel door',
   }),
-  heldDown: yesNo({ label: 'Held down by a fastener', ask: 'look for the hold-down screw or bracket at this breaker' }),
-  lineLoadMarked: yesNo({ label: 'Marked LINE and LOAD', ask: 'read the side of the breaker' }),
-  acrossBothLegs: yesNo({ label: 'One pole on each leg', ask: 'meter: 240 V between its poles, or read the slots' }),
+  heldDown: yesNo({
+    label: 'Held down by a fastener',
+    says: ['Held down', 'Not held'],
+    ask: 'look for the hold-down screw or bracket at this breaker',
+  }),
+  lineLoadMarked: yesNo({
+    label: 'Marked LINE and LOAD',
+    says: ['Marked', 'Not marked'],
+    ask: 'read the side of the breaker',
+  }),
+  acrossBothLegs: yesNo({
+    label: 'One pole on each leg',
+    says: ['One on each leg', 'Both on one leg'],
+    ask: 'meter: 240 V between its poles, or read the slots',
+  }),
   interruptingKa: amount('kA', [1, 200], [10, 22, 25, 65], {
     label: 'Interrupting rating',
     ask: 'read AIC or kA on the breaker',
