@@ -17,7 +17,7 @@ import {
 } from './moves';
 import { inspects, type Person } from '../people';
 import { followUpSchemas, isFollowUp, whyNoPermit, withFollowUp, type FollowUp, type Issued } from './follow-up';
-import { changeShape, day, dayAtHouse, line, uuid } from './shapes';
+import { changeShape, day, dayAtHouse, line, uuid, oneLine } from './shapes';
 import { SHORTEST_REASON, replaced, stateIn, words, type Step } from './steps';
 
 /** A finding of the engine: a rule, and the cord, stretch or circuit that it is about, by its own id. */
@@ -194,7 +194,7 @@ export const docketSchemas = {
     to: stateIn(VISIT_STATES),
     words,
     day: day('The day of the visit').nullable().default(undefined).optional(),
-    inspector: line('The inspector', 200).optional(),
+    inspector: oneLine('The inspector', 200).optional(),
   }).noUnknown(),
 };
 

@@ -12,7 +12,7 @@ import {
   type PermitState,
 } from './moves';
 import { inspects, type Person } from '../people';
-import { changeShape, day, line, uuid } from './shapes';
+import { changeShape, day, line, uuid, oneLine } from './shapes';
 import { SHORTEST_REASON, replaced, stateIn, words, type Step } from './steps';
 
 /** What became of a decision after it was issued, where anything did. */
@@ -47,9 +47,9 @@ const installerShape = {
   kind: mixed<keyof typeof INSTALLER_KINDS>()
     .oneOf(Object.keys(INSTALLER_KINDS) as (keyof typeof INSTALLER_KINDS)[], 'It is a contractor or the owner.')
     .required('Say who does the work: a contractor or the owner.'),
-  name: line('The name', 200).required('Name who does the work.'),
+  name: oneLine('The name', 200).required('Name who does the work.'),
   /** Of a contractor; the owner has none. */
-  license: line('The license', 60).defined(),
+  license: oneLine('The license', 60).defined(),
 };
 /** What is asked when the work goes to somebody. */
 export const installerSchema = object({
@@ -106,7 +106,7 @@ export const followUpSchemas = {
     words,
     /** Of a new one. */
     against: uuid('What the appeal is against').default(undefined).optional(),
-    filedBy: line('Who appeals', 200).optional(),
+    filedBy: oneLine('Who appeals', 200).optional(),
   }).noUnknown(),
   permit: object({
     ...changeShape,

@@ -17,4 +17,4 @@ export * from './claimed';
 export * from './merging';
 export * from './shown';
 export { readAsSent } from './as-sent';
-export { dayAtHouse } from './shapes';
+export { dayAtHouse, oneLine } from './shapes';

@@ -25,13 +25,13 @@ import {
 import { paperState } from './follow-up';
 import type { Claimed, Conflict } from './recorded';
 import { evidenceSchema, type Evidence } from './evidence';
-import { changeShape, day, instant, line, uuid } from './shapes';
+import { changeShape, day, instant, line, uuid, oneLine } from './shapes';
 
 /** What stands once at the head of an inspection, and is never asked for again. */
 export const headerSchema = object({
-  address: line('The address', 200).required('Give the address of the property.'),
-  owner: line('The owner', 200).default(''),
-  permit: line('The permit number', 60).default(''),
+  address: oneLine('The address', 200).required('Give the address of the property.'),
+  owner: oneLine('The owner', 200).default(''),
+  permit: oneLine('The permit number', 60).default(''),
   edition: mixed<Edition>()
     .oneOf([...EDITIONS], `The edition must be one of ${EDITIONS.join(', ')}.`)
     .required('Choose the edition that the office has adopted.'),
@@ -80,7 +80,7 @@ export const decisionSchema = object({
   /** A line for whoever comes next. */
   handover: line('The line for whoever comes next', MOST_HANDOVER).defined(),
   signature: object({
-    name: line('The name', 200).required('Sign with your name.'),
+    name: oneLine('The name', 200).required('Sign with your name.'),
     /** What the finger drew, as an SVG path in a 320 × 120 box; empty for a typed signature. */
     path: string()
       .defined()
@@ -187,9 +187,9 @@ const factSchema = object({
 export type RecordedFact = InferType<typeof factSchema>;
 
 const correction = {
-  address: line('The address', 200).required('Give the address of the property.'),
-  owner: line('The owner', 200).defined(),
-  permit: line('The permit number', 60).defined(),
+  address: oneLine('The address', 200).required('Give the address of the property.'),
+  owner: oneLine('The owner', 200).defined(),
+  permit: oneLine('The permit number', 60).defined(),
   reason: line('The reason', 500).required('Say why it is corrected; it stays with the inspection.'),
 };
 /** What is said when a head is corrected. */

@@ -3,6 +3,13 @@ import { ValidationError, string } from 'yup';
 export const line = (what: string, most: number) =>
   string().trim().typeError(`${what} must be text`).max(most, `${what}: at most ${most} characters`);
 
+/** A text of one line: a break in it would be another line of a paper, a calendar or a mail. */
+export const oneLine = (what: string, most: number) =>
+  line(what, most).matches(/^[^\p{Cc}\u2028\u2029]*$/u, {
+    message: `${what}: one line, without breaks`,
+    excludeEmptyString: true,
+  });
+
 /** An id, in small letters alone: written otherwise it would be another id to us, and the same to the database. */
 export const uuid = (what: string) =>
   string()

@@ -1,7 +1,7 @@
 import { mixed, object, string, type InferType } from 'yup';
 import { dayAtHouse, streetOf } from '../record';
 import { readAsSent } from '../record/as-sent';
-import { instant, line, requireKept, uuid } from '../record/shapes';
+import { instant, line, requireKept, uuid, oneLine } from '../record/shapes';
 
 /** The six questions of a storm day, each with what can be said at a glance. */
 export const STORM_ASKS = {
@@ -51,7 +51,7 @@ const stormEntrySchema = object({
   id: uuid('The id of the entry'),
   storm: uuid('The id of the storm day'),
   at: instant,
-  address: line('The address', 200).required('Give the address of the house.'),
+  address: oneLine('The address', 200).required('Give the address of the house.'),
   kind: mixed<'taken' | 'seen'>().oneOf(['taken', 'seen'], 'A house is taken, or seen.').required(),
   answers: answers.default(undefined).optional(),
   release: mixed<StormRelease>()

@@ -131,6 +131,16 @@ test('whoever forgot their password gets one by a link of the lead, once', async
   expect((await anew.post('/api/join', { token, password: 'remembered now' })).status).toBe(410);
 });
 
+test.each(['A\nB', 'A\u2028B', 'A\rB'])('a name of two lines is none: %j', async (name) => {
+  const answer = await lead.post('/api/invites', { role: 'reader', name });
+  expect([answer.status, (answer.body as { detail: string }).detail]).toEqual([
+    422,
+    expect.stringContaining('one line'),
+  ]);
+  const [house] = [opening(randomUUID(), `12 Pippin Row\n${name}`)];
+  expect((await lead.change(house)).body).toMatchObject({ results: [{ status: 'refused', detail: expect.stringContaining('one line') as string }] }); // prettier-ignore
+});
+
 describe('a firm', () => {
   let runa: Awaited<ReturnType<typeof invited>>;
   let odd: Awaited<ReturnType<typeof invited>>;

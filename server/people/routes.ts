@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { and, asc, eq, gt, isNull, ne, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, gt, isNull, ne, or, sql, type SQL } from 'drizzle-orm';
 import { Router, type Request } from 'express';
 import { boolean, mixed, number, object, string } from 'yup';
-import { ROLES, isOutside, type Role } from '@careful-latch/core/record';
+import { ROLES, isOutside, oneLine, type Role } from '@careful-latch/core/record';
 import { bodyOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accounts, firms, inspections, invites, offices, sessions } from '../database/schema';
@@ -25,7 +25,7 @@ import { accountOf, requireAccount, requireLead, requirePeopleLead, sameOrigin }
 /** How long an invitation can be used. */
 const INVITED_MS = 7 * 24 * 3600 * 1000;
 
-const line = (what: string, most = 200) => string().trim().max(most, `${what}: at most ${most} characters.`);
+const line = (what: string, most = 200) => oneLine(what, most);
 const role = mixed<Role>().oneOf(Object.keys(ROLES) as Role[], 'There is no such role.');
 const inviteSchema = object({
   role: role.required('Choose a role.'),
@@ -81,6 +81,13 @@ async function requireALead(tx: Transaction, by: Account): Promise<void> {
   const whose = by.role === 'lead' ? 'An office' : 'A firm';
   if (!lead) throw new Problem(409, 'The last lead', `${whose} has a lead. Make somebody else one first.`);
 }
+
+/** Ends links that nobody has used yet: to a password that is another by now, or by somebody who is not of the office any more. */
+const endLinks = (tx: Transaction, which: SQL) =>
+  tx
+    .update(invites)
+    .set({ usedAt: new Date() })
+    .where(and(which, isNull(invites.usedAt)));
 
 /** The firm of a name, made where the office had none; the one there is where only the capitals differ. */
 async function firmNamed(tx: Transaction, office: string, name: string): Promise<string> {
@@ -223,6 +230,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
             .set({ passwordHash, voidBefore: new Date() })
             .where(eq(accounts.id, asked.account))
             .returning();
+          await endLinks(tx, eq(invites.account, asked.account));
           await logPeople(tx, keys, own!, own!.id, 'gave a new password by a link of the lead');
           return own!.login;
         }
@@ -266,6 +274,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
         .update(accounts)
         .set({ role: wanted.role, active: wanted.active, firm, ...(off && { voidBefore: new Date() }) })
         .where(eq(accounts.id, person));
+      if (off) await endLinks(tx, or(eq(invites.by, person), eq(invites.account, person))!);
       await requireALead(tx, account);
       if (firm !== known.firm) {
         const seq = await counted(tx, account.office); // each hears of the houses of the other
@@ -307,6 +316,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
     const now = new Date();
     await door.inOffice(account.office, async (tx) => {
       await tx.update(accounts).set({ passwordHash, voidBefore: now }).where(eq(accounts.id, account.id));
+      await endLinks(tx, eq(invites.account, account.id));
       await logPeople(tx, keys, account, account.id, 'changed the password');
     });
     request.session.signedInAt = request.session.passwordAt = now.getTime();

@@ -13,7 +13,7 @@ import { Problem } from '../problems';
 import { newestRules } from '../rules/queries';
 import { addressOf, slowly } from './limits';
 import type { Account } from './account';
-import { requireAccount, sameOrigin } from './session';
+import { requireAccountEvenOff, sameOrigin } from './session';
 
 const csrf = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string });
 /** Refuses every change that does not carry the session's own token. */
@@ -141,9 +141,10 @@ export function sessionRoutes(door: Door, secret: string): Router {
     response.json(await sessionState(request));
   });
 
-  router.delete('/session', requireAccount, csrfProtection, async (request, response) => {
+  router.delete('/session', requireAccountEvenOff, csrfProtection, async (request, response) => {
     await renewSession(request);
     delete request.account;
+    delete request.switchedOff;
     response.json(await sessionState(request));
   });
 
