@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useLayoutEffect } from 'react';
 import { STATIONS } from '@careful-latch/core/case';
-import { isElsewhere } from '../theme/keys-anywhere';
+import { isElsewhere } from '../theme/elsewhere';
 import { undo } from '../stores/inspections';
 import { toFindOut } from './answers';
 import { useStation } from './use-inspection';

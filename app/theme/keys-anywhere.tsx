@@ -1,15 +1,8 @@
 import { useRouter } from 'expo-router';
 import { Suspense, lazy, useLayoutEffect, useState } from 'react';
+import { isElsewhere } from './elsewhere';
 
 const KeySheet = lazy(async () => ({ default: (await import('../inspection/key-sheet')).KeySheet }));
-
-/** Whether keys are somebody's words now, or for a sheet that lies over the screen. */
-export const isElsewhere = (event: KeyboardEvent): boolean =>
-  (event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)) ||
-  event.ctrlKey ||
-  event.metaKey ||
-  event.altKey ||
-  document.querySelector('[aria-modal="true"]') !== null;
 
 /** The keys that do the same on every screen: ? shows them all; / finds, and where there is nothing to search in, goes to the list. */
 export function KeysAnywhere() {

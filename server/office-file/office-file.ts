@@ -24,7 +24,7 @@ const AT_HOME: Readonly<Partial<Record<string, Readonly<Record<string, unknown>>
 const ON_ARRIVAL: typeof AT_HOME = { accounts: { ...AT_HOME.accounts, active: false, void_before: null } };
 
 /** Somebody who came with an office, and is to be let in. */
-export interface Arrived {
+interface Arrived {
   readonly login: string;
   readonly name: string;
   readonly role: Role;
