@@ -59,7 +59,7 @@ export const HELP: Readonly<Record<string, HelpDrawing>> = {
   'siting/around': { ink: `${ENGINE(94, 52)}M10 100H230M40 24L120 8L200 24${box(20, 74, 24, 26)}`, act: arrow(86, 86, 48, 86), words: [[150, 40, 'open all round'], [8, 66, 'fuel']] },
 
   'cord/plug': { ink: `${face(60, 58, 34)}M120 44h40v28h-40ZM160 52h74M160 64h74M106 50h14M106 66h14`, ring: [60, 58, 42], words: [[120, 96, 'the letters on its face']] },
-  'cord/connector': { ink: `${face(170, 58, 34)}M110 44H70v28h40ZM70 52H0M70 64H0`, ring: [170, 58, 42], words: [[20, 96, 'sockets or blades?']] },
+  'cord/connector': { ink: `${face(170, 58, 34)}M110 44H70v28h40ZM70 52H0M70 64H0`, ring: [170, 58, 42], words: [[20, 96, 'connector or plug?']] },
   'cord/jacket': { ink: `M0 40H240M0 76H240`, words: [[34, 63, '10/4  STW  90 °C  600 V']], ring: [104, 58, 34] },
   'cord/length': { ink: `M14 60C60 10 90 110 130 56S200 20 226 66`, act: `M14 98H226M14 92v12M226 92v12`, words: [[112, 90, 'ft']] },
   'cord/bridge': { ink: `${face(70, 58, 36)}${METER}`, act: leads(62, 50, 80, 50), words: [[128, 96, 'hot to hot: open']] },

@@ -151,7 +151,7 @@ const outlet = of(
 const usualSite = of(
   ['source.altitudeFt', 'source.airF'],
   glance(
-    'How high does it stand, and how hot does it get?',
+    'At what altitude, and how hot does it get?',
     (_, usual) => {
       const { altitudeFt, airF } = usual;
       if (altitudeFt === undefined || airF === undefined) return [];
@@ -195,7 +195,7 @@ const connector = of(
   ['cord.inletEnd', 'cord.inletEndGender'],
   glance('What has its other end?', (c) =>
     faces(c).map((name) =>
-      reading(`${name}, sockets`, { 'cord.inletEnd': name, 'cord.inletEndGender': 'connector' }, [
+      reading(`${name} connector`, { 'cord.inletEnd': name, 'cord.inletEndGender': 'connector' }, [
         'cord.inletEnd',
         name,
       ]),

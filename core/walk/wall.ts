@@ -38,7 +38,7 @@ export const PARTS: readonly Part[] = [
       'bondChangeMarked',
     ),
   ),
-  part('source/site', 'Height and heat', of('source', 'makerSiteW'), seen(G.usualSite)),
+  part('source/site', 'Altitude and heat', of('source', 'makerSiteW'), seen(G.usualSite)),
   part(
     'source/units',
     'Units and disconnects',

@@ -30,8 +30,8 @@ export const cord = several(
     sourceEnd: configuration('Plug at the source', 'look at the blades of the plug'),
     inletEnd: configuration('End at the house', 'look at the face that goes to the inlet or the load'),
     inletEndGender: choice(
-      { connector: 'Sockets (connector)', plug: 'Blades (plug)' },
-      { label: 'House end has', ask: 'look: sockets, or bare blades', drawing: 'pins' },
+      { connector: 'Connector', plug: 'Plug: bare blades' },
+      { label: 'House end has', ask: 'look: a connector, or bare blades', drawing: 'pins' },
     ),
     bridges: yesNo({
       label: 'Ties both hots to one pole',

@@ -4,8 +4,8 @@ import { ENCLOSURE_TYPES, type EnclosureType } from '../../codebook';
 
 export const inlet = station({
   gender: choice(
-    { pins: 'Pins (male inlet)', sockets: 'Sockets (receptacle)' },
-    { label: 'Face of the inlet', ask: 'lift the lid and look: pins or sockets', drawing: 'pins' },
+    { pins: 'Pins (male inlet)', sockets: 'Slots (receptacle)' },
+    { label: 'Face of the inlet', ask: 'lift the lid and look: pins or slots', drawing: 'pins' },
   ),
   configuration: configuration('Inlet configuration', 'read the marking in the face, or compare with the drawings'),
   ratingA: device('Inlet rating, marked', 'read the marking on the inlet', [30, 50, 20, 15, 100]),

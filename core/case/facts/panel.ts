@@ -23,7 +23,7 @@ export const panel = station({
   otherSources: choice(
     {
       none: 'None',
-      photovoltaic: 'Photovoltaics',
+      photovoltaic: 'Solar',
       battery: 'Battery',
       vehicle: 'A car that feeds back',
       generator: 'Another generator',

@@ -23,5 +23,5 @@ export default rule({
               'Stop the source and see it stand still (a battery: output off), both outlet breakers and the house main off; prove the blades dead with a tester that is tried before and after; only then unplug both and put the joint out of use. Feed the inlet from one receptacle.',
             )
           : undefined,
-    ) ?? holds('The house end has sockets; no bare blade can be live.'),
+    ) ?? holds('The house end is a connector; no bare blade can be live.'),
 });
