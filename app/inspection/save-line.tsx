@@ -65,9 +65,6 @@ export const toSend = (entries: number, photos: number) =>
     .filter(Boolean)
     .join(' and ');
 
-/** Two lines of it. */
-const STEADY_PX = 40;
-
 const Saved = memo(function Saved({
   inspection,
   steady,
@@ -136,7 +133,7 @@ const Saved = memo(function Saved({
           onPress={() => (reach === 'signed-out' ? router.navigate(signInFor(location.pathname)) : void catchUp())}
           style={{
             flex: 1,
-            minHeight: steady ? STEADY_PX : canUndo || reach !== 'reached' ? TARGET : 28,
+            minHeight: steady || canUndo || reach !== 'reached' ? TARGET : 28,
             justifyContent: 'center',
           }}
         >
