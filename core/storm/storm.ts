@@ -1,7 +1,7 @@
 import { mixed, object, string, type InferType } from 'yup';
 import { dayAtHouse, streetOf } from '../record';
 import { readAsSent } from '../record/as-sent';
-import { instant, line, requireKept, uuid, oneLine } from '../record/shapes';
+import { instant, requireKept, uuid, oneLine } from '../record/shapes';
 
 /** The six questions of a storm day, each with what can be said at a glance. */
 export const STORM_ASKS = {
