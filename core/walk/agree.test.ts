@@ -27,7 +27,9 @@ function pathAgrees(c: Case): void {
   for (const one of counts(evaluation)) expect([one.rule, seen.includes(one)]).toEqual([one.rule, true]);
   for (const { fact, rules } of causesOf(c, evaluation)) {
     const places = at.filter(([, outcomes]) => outcomes.some(({ rule }) => rules.includes(rule)));
-    if (fact !== null) expect([fact, places.length <= 1]).toEqual([fact, true]);
+    // One that stands alone breaks the path at its own station, too; advice beside it breaks nothing.
+    const alone = counts(evaluation).filter(({ rule }) => rules.includes(rule)).length === 1;
+    if (fact !== null) expect([fact, places.length <= (alone ? 2 : 1)]).toEqual([fact, true]);
   }
 }
 
