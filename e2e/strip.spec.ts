@@ -218,3 +218,13 @@ test('the strip is as high for two answers as for twenty, and with signal as wit
   await strip.touch(page.getByTestId('known-breaker.construction'));
   expect(await height()).toBe(before);
 }); // prettier-ignore
+
+test('a part that is of all cords or runs together, touched, shows what of it is known', ON_PHONE, async ({ page, office }) => {
+  const strip = await atStation(page, office, 'cord');
+  await strip.touch(page.getByTestId('part-cord/so'));
+  await expect(page.getByTestId('known-siting.firmBase')).toBeVisible();
+  await expect(page.getByTestId('known-cord[0].coiled')).toContainText('Cord 1: Coiled while loaded');
+  await page.goto(page.url().replace('/cord', '/feeder'));
+  await strip.touch(page.getByTestId('part-feeder/so'));
+  await expect(page.getByTestId('known-feeder.identified')).toBeVisible();
+}); // prettier-ignore

@@ -191,7 +191,7 @@ export function Strip({
             <Known
               key={one}
               path={one}
-              of={here.part.every ? entryName(site, one) : undefined}
+              of={here.part.every && one.includes('[') ? entryName(site, one) : undefined}
               value={factAt(site, one)}
               simulated={isSimulated(site, one)}
               inHand={one === path}
