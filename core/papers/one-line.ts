@@ -1,5 +1,5 @@
 import { factAt, isKnown, valueText, type Case } from '../case';
-import { ratingRow, weakest } from '../electrical';
+import { ratingRow, weakestOfUnlike } from '../electrical';
 
 interface Box {
   readonly name: string;
@@ -19,7 +19,7 @@ const joined = (...parts: readonly (string | undefined)[]) => parts.filter((one)
 /** The current's way from the source to the panel, a box for each part that is there. */
 function boxesOf(c: Case): Box[] {
   const row = ratingRow(c);
-  const least = weakest(row);
+  const least = weakestOfUnlike(row.filter(({ station }) => station !== 'breaker'));
   const boxes = row.map((link): Box => {
     const index = Number(/\d+$/.exec(link.part)?.[0] ?? 1) - 1;
     const details = {

@@ -160,7 +160,12 @@ test('a report says what was not inspected and why, and what was carried over', 
 test('the one-line diagram dashes what was not seen, and frames the weakest link', () => {
   const [found] = blocksOf('diagram', GOOD_SOURCE, 'drawing');
   expect(found!.says).toContain('Inlet: 30 A');
-  expect(found!.svg.match(/stroke-width="4"/g)).toHaveLength(1);
+  expect(found!.svg).not.toContain('stroke-width="4"'); // all bear 30 A: none of them is weak
+  const weak = { ...GOOD_SOURCE, case: caseWith({ 'inlet.ratingA': 20 }) };
+  const [framed] = blocksOf('diagram', weak, 'drawing');
+  expect(framed!.svg.match(/stroke-width="4"/g)).toHaveLength(1);
+  expect(framed!.svg).toContain('Inlet: the weakest');
+  expect(found!.svg).not.toContain('the weakest');
   expect(found!.svg).not.toContain('stroke-dasharray');
   const unseen = { ...GOOD_SOURCE, case: caseWith({ 'inlet.ratingA': 'not-seen' }) };
   const [dashed] = blocksOf('diagram', unseen, 'drawing');

@@ -6,7 +6,7 @@ import { contradictionsAt, type Standing } from '../contradictions';
 import { RULES, rule as ruleWith, type Finding, type Rule, type Severity } from '../rules';
 
 /** Version of the engine, kept in every sealed record. */
-export const ENGINE = '0.7.0';
+export const ENGINE = '0.8.0';
 
 export type OutcomeKind = 'holds' | 'violation' | 'unproven' | 'not-applicable';
 export type Verdict = 'do-not-energize' | 'corrections-required' | 'not-finished' | 'nothing-against';
