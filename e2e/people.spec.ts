@@ -161,7 +161,7 @@ test(
     await joss.openNew('6 Rule Row', 'Una O’Quill', 'Interlock on the panel');
     await joss.goTo('panel');
     const own = his.getByRole('group', { name: 'The office’s own items' });
-    await own.getByRole('radio', { name: 'No', exact: true }).click();
+    await joss.choose(own.getByRole('radio', { name: 'No', exact: true }));
     await joss.sign('Corrections required');
     await expect(his.getByText('Seal holds')).toBeVisible();
     await expect(his.getByText('No: Is the permit posted?').first()).toBeVisible();

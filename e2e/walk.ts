@@ -47,6 +47,15 @@ export class Walker {
     this.taps++;
   }
 
+  /** Touches a plate until it is chosen: a page of all facts moves while its rows come into view, and a touch may slip. */
+  async choose(plate: Locator): Promise<void> {
+    await expect(async () => {
+      if ((await plate.getAttribute('aria-checked')) !== 'true') await plate.click();
+      await expect(plate).toHaveAttribute('aria-checked', 'true', { timeout: 2000 });
+    }).toPass();
+    this.taps++;
+  }
+
   /** Comes in by a link that was opened, as a new account. */
   async join(name: string, login: string): Promise<void> {
     await this.page.getByLabel('Your name, as you sign').fill(name);
@@ -102,12 +111,9 @@ export class Walker {
     const meta = metaOf(path);
     const field = this.fact(path);
     const label = value === NOT_SEEN ? 'Not seen' : meta.choices.find((one) => one.value === String(value))?.label;
-    this.taps++;
-    if (label !== undefined) {
-      const plate = field.getByRole('radio', { name: label, exact: true });
-      await plate.click();
-      await expect(plate).toHaveAttribute('aria-checked', 'true');
-    } else {
+    if (label !== undefined) await this.choose(field.getByRole('radio', { name: label, exact: true }));
+    else {
+      this.taps++;
       await field.getByLabel(`${meta.label}, typed`).fill(String(value));
       await field.getByLabel(`${meta.label}, typed`).press('Enter');
     }

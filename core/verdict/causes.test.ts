@@ -32,7 +32,7 @@ test('what one fact does not explain stands apart, the gravest first', () => {
 
 test('a loose plate is the cause of what the model and what the hand find', () => {
   expect(causes({ 'breaker.heldDown': 'no' })).toEqual([
-    ['Held down by a fastener: No', ['breaker/held-down', 'transfer/prevents-parallel']],
+    ['Held down by a fastener: Not held', ['breaker/held-down', 'transfer/prevents-parallel']],
   ]);
 });
 
