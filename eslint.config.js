@@ -38,6 +38,10 @@ const CORE = {
   record: ['codebook', 'people', 'case', 'electrical', 'rules', 'profile', 'verdict'],
   walk: ['codebook', 'case', 'electrical', 'interlock', 'rules', 'profile', 'verdict'],
   formats: ['codebook', 'case', 'electrical', 'rules', 'profile', 'verdict', 'record'],
+  history: ['record'],
+  calendar: ['case', 'record'],
+  papers: ['codebook', 'case', 'electrical', 'rules', 'profile', 'verdict', 'record'],
+  storm: ['record'],
 };
 const folders = Object.keys(CORE);
 

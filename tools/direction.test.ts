@@ -14,6 +14,8 @@ const MAY_NOT: [file: string, line: string][] = [
   ['core/rules/cord/x.ts', "export * from './ampacity';"],
   ['core/rules/cord/x.ts', "export * from '../breaker/held-down';"],
   ['core/electrical/x.ts', "export * from '../../server/app';"],
+  ['core/papers/x.ts', "export { readFileSync } from 'node:fs';"],
+  ['core/record/kinds/x.ts', "export * from '../../papers';"],
   ['core/record/x.ts', 'export const now = () => Date.now();'],
   ['core/record/x.ts', 'export const now = () => new Date();'],
   ['core/record/x.ts', 'export const chance = () => Math.random();'],
@@ -51,6 +53,24 @@ test('the linter keeps the direction of imports', () => {
   expect(run.stderr).toBe('');
   const said = JSON.parse(run.stdout) as string[][];
   expect(all.filter((_, i) => said[i]!.length > 0)).toEqual(MAY_NOT);
+});
+
+/** Folders of the core that hold no program of the application. */
+const NO_PROGRAM = ['node_modules', 'test'];
+
+test('every folder of the core has an entry in the linter’s list: none may import what it likes', () => {
+  const folders = readdirSync(join(root, 'core'), { withFileTypes: true })
+    .filter((one) => one.isDirectory() && !NO_PROGRAM.includes(one.name))
+    .map(({ name }) => name);
+  const all = folders.map((name) => [`core/${name}/x.ts`, "export * from '../no-such-folder/../../server/app';"]);
+  const strange = folders.map((name) => [`core/${name}/x.ts`, "export { readFileSync } from 'node:fs';"]);
+  const run = spawnSync(process.execPath, ['--input-type=module', '-e', script, JSON.stringify([...all, ...strange])], {
+    cwd: root,
+    encoding: 'utf8',
+  });
+  const said = JSON.parse(run.stdout) as string[][];
+  expect(folders.length).toBeGreaterThan(15);
+  expect([...all, ...strange].filter((_, i) => said[i]!.length === 0)).toEqual([]);
 });
 
 /** The files of ours that a file imports, types too; a folder stands for its index. */

@@ -1,20 +1,11 @@
 import {
-  APPEAL_MOVES,
-  APPEAL_STATES,
-  CONDITION_MOVES,
-  CONDITION_STATES,
-  ORDER_MOVES,
-  ORDER_STATES,
-  PAPER_MOVES,
-  PAPER_STATES,
-  PERMIT_MOVES,
-  PERMIT_STATES,
+  ACTS,
+  CAPABILITIES,
+  KINDS,
   ROLES,
-  VIOLATION_MOVES,
-  VIOLATION_STATES,
-  VISIT_MOVES,
-  VISIT_STATES,
-  type Move,
+  isOutside,
+  whoMay,
+  type Capability,
   type Role,
 } from '@careful-latch/core/record';
 import { openApi } from '../server/openapi';
@@ -39,12 +30,17 @@ const who = ({ security }: Operation): string =>
           : 'the lead'
         : 'whoever is signed in';
 
-function moves<S extends string>(all: readonly Move<S>[], words: Readonly<Record<S, string>>): string {
-  const name = (state: S | 'none') => (state === 'none' ? 'none yet' : words[state].toLowerCase());
-  return table(
-    ['from', 'to', 'who', 'needs'],
-    all.map((one) => [one.from.map(name).join(', '), name(one.to), one.who.join(', '), one.needs]),
-  );
+const people = (capability: Capability) => whoMay(capability).join(', ');
+
+/** A kind’s moves, as its own file has them. */
+function movesOf({ title, states, moves }: (typeof KINDS)[keyof typeof KINDS]): string {
+  const name = (state: string) =>
+    state === 'none' ? 'none yet' : (states as Readonly<Record<string, string>>)[state]!.toLowerCase();
+  const rows = moves.map((one) => {
+    const needs = one.needs.map(({ says }) => says).filter(Boolean);
+    return [one.from.map(name).join(', '), name(one.to), people(one.may), needs.join('; ')];
+  });
+  return `## ${title}\n\n${table(['from', 'to', 'who', 'needs'], rows)}`;
 }
 
 /** Who may do what, as Markdown: made from the description of the routes and from the tables of moves. */
@@ -64,7 +60,12 @@ ${table(
   (Object.keys(ROLES) as Role[]).map((one) => [one, ROLES[one].split(': ')[1]!]),
 )}
 
-A contractor is told of the houses that somebody of his firm opened or that the office has given them, and of no other firm’s. Whoever
+${table(
+  ['to be able to', 'who'],
+  (Object.keys(CAPABILITIES) as Capability[]).map((one) => [CAPABILITIES[one], people(one)]),
+)}
+
+A role that is not in this table, and a change that is not on this page, can do nothing. A contractor is told of the houses that somebody of his firm opened or that the office has given them, and of no other firm’s. Whoever
 is of the office is told of all its houses; of a self-check, once the firm has asked for an inspection. Nobody is told of another
 office’s. Once the office has decided, a contractor only says what he has corrected, and shows it; a reader changes nothing.
 
@@ -72,32 +73,21 @@ office’s. Once the office has decided, a contractor only says what he has corr
 
 ${table(['route', 'who', 'what'], routes)}
 
-## Violations
+## What is done at a house
 
-${moves(VIOLATION_MOVES, VIOLATION_STATES)}
+Those outside of the office do it at a house of their own, until they have asked the office for an inspection or the office has decided;
+what is marked goes on after that.
 
-## Orders
+${table(
+  ['what', 'who', 'needs', 'after that'],
+  Object.values(ACTS).map((one) => [
+    one.elsewhere,
+    people(one.may),
+    one.says,
+    one.outside && whoMay(one.may).some(isOutside) ? 'goes on' : '',
+  ]),
+)}
 
-${moves(ORDER_MOVES, ORDER_STATES)}
-
-## Conditions
-
-${moves(CONDITION_MOVES, CONDITION_STATES)}
-
-## Visits
-
-${moves(VISIT_MOVES, VISIT_STATES)}
-
-## Decisions and certificates, once they are issued
-
-${moves(PAPER_MOVES, PAPER_STATES)}
-
-## Appeals
-
-${moves(APPEAL_MOVES, APPEAL_STATES)}
-
-## Permits
-
-${moves(PERMIT_MOVES, PERMIT_STATES)}
+${Object.values(KINDS).map(movesOf).join('\n\n')}
 `;
 }

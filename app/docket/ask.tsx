@@ -1,45 +1,46 @@
-import { yupResolver } from '@hookform/resolvers/yup';
-import { Controller, useForm, type DefaultValues, type FieldPath, type Resolver } from 'react-hook-form';
+import { Controller, useForm, type FieldPath } from 'react-hook-form';
 import { View } from 'react-native';
-import type { AnySchema, ObjectSchema } from 'yup';
+import type { Asked } from '@careful-latch/core/record';
 import { Field } from '../plates/field';
 import { Plate, Plates } from '../plates/plate';
 import { Words } from '../theme/words';
 import { Day } from './day';
 
-/** What is asked: typed words, a day, or one of a few that stand on plates. */
-export interface Asked {
+export type Values = Record<string, string>;
+
+/** What is wrong with the answers: by the name of the question, in a sentence. */
+export interface Wrong {
   readonly name: string;
-  readonly label: string;
-  readonly lines?: boolean;
-  /** A day; so many days from now are offered. */
-  readonly days?: readonly number[];
-  readonly choices?: Readonly<Record<string, string>>;
+  readonly message: string;
 }
 
-type Values = Record<string, string>;
-
-/** A few questions that belong together; nothing is done before each has its answer, and what is wrong is said beside it. */
+/** A few questions that belong together; nothing is done before the answers can be read, and what is wrong is said beside it. */
 export function Ask({
   label,
   fields,
-  schema,
+  wrong,
   act,
   onDo,
   onClose,
 }: {
   label: string;
   fields: readonly Asked[];
-  schema: AnySchema;
+  wrong: (values: Values) => Wrong | undefined;
   /** What is done with the answers. */
   act: string;
   onDo: (values: Values) => void;
   onClose: () => void;
 }) {
-  const form = useForm<Values>({
-    resolver: yupResolver(schema as ObjectSchema<Values>) as Resolver<Values>,
-    defaultValues: Object.fromEntries(fields.map(({ name }) => [name, ''])) as DefaultValues<Values>,
+  const form = useForm<{ answers: Values }>({
+    defaultValues: { answers: Object.fromEntries(fields.map(({ name }) => [keyOf(name), ''])) },
   });
+  const answered = ({ answers }: { answers: Values }) => {
+    const values = Object.fromEntries(fields.map(({ name }) => [name, (answers[keyOf(name)] ?? '').trim()]));
+    const why = wrong(values);
+    const at = why && fields.find(({ name }) => name === why.name);
+    if (at) form.setError(fieldOf(at.name), { message: why.message });
+    else onDo(values);
+  };
   return (
     <View role="form" aria-label={label} style={{ gap: 8 }}>
       {fields.map(({ name, label: asks, lines, days, choices }) =>
@@ -47,11 +48,11 @@ export function Ask({
           <Controller
             key={name}
             control={form.control}
-            name={name as FieldPath<Values>}
+            name={fieldOf(name)}
             render={({ field, fieldState }) => (
               <View style={{ gap: 4 }}>
                 {days ? (
-                  <Day label={asks} day={field.value ?? ''} days={days} onChoose={field.onChange} />
+                  <Day label={asks} day={String(field.value ?? '')} days={days} onChoose={field.onChange} />
                 ) : (
                   <Plates label={asks}>
                     {Object.entries(choices!).map(([value, words]) => (
@@ -73,13 +74,17 @@ export function Ask({
             )}
           />
         ) : (
-          <Field key={name} form={form} name={name} label={asks} multiline={lines ?? false} />
+          <Field key={name} form={form} name={fieldOf(name)} label={asks} multiline={lines ?? false} />
         ),
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Plate role="button" label={act} onPress={() => void form.handleSubmit(onDo)()} />
+        <Plate role="button" label={act} onPress={() => void form.handleSubmit(answered)()} />
         <Plate role="button" quiet label="Not now" onPress={onClose} />
       </View>
     </View>
   );
 }
+
+/** A point in a name would be a level of the form. */
+const keyOf = (name: string) => name.replaceAll('.', '-');
+const fieldOf = (name: string) => `answers.${keyOf(name)}` as FieldPath<{ answers: Values }>;

@@ -1,102 +1,38 @@
-import { useState } from 'react';
 import { View } from 'react-native';
-import { object, string, type AnySchema } from 'yup';
 import {
   APPEAL_STATES,
   DECISIONS,
+  HOLD_STATES,
   INSTALLER_KINDS,
+  INSTALLER_OFFERED,
+  KINDS,
   PAPER_STATES,
   PERMIT_STATES,
+  holdOf,
+  houseOf,
   inspects,
   installerOf,
-  installerSchema,
-  isApproval,
-  paperState,
+  standingOfPaper,
   type Appeal,
-  type ChangeBody,
   type Inspection,
-  type PaperState,
   type Signed,
 } from '@careful-latch/core/record';
-import { Plate } from '../plates/plate';
 import { useSession } from '../stores/session';
 import { dayText, momentText } from '../theme/dates';
-import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Words } from '../theme/words';
-import { Ask, type Asked } from './ask';
-import { Say } from './say';
-import { useChange } from './use-change';
-
-const words = (label: string) => string().trim().required(`${label}.`).min(10, `${label}, in at least 10 characters.`);
-const day = (label: string) =>
-  string()
-    .trim()
-    .matches(/^\d{4}-\d{2}-\d{2}$/, label);
-
-/** Each question that can be asked here, with what is done with the answers. */
-interface Form {
-  readonly plate: string;
-  readonly act: string;
-  readonly fields: readonly Asked[];
-  readonly schema: AnySchema;
-  readonly change: (values: Record<string, string>) => Record<string, unknown> & { readonly type: string };
-}
-
-const UNTIL: Asked = { name: 'until', label: 'It holds until', days: [30, 180, 365] };
-const FORMS = {
-  permit: {
-    plate: 'Until when the permit holds',
-    act: 'Write it down',
-    fields: [UNTIL, { name: 'words', label: 'Where that stands' }],
-    schema: object({
-      until: day('Choose the last day on which it holds, or type it like 2027-03-01.'),
-      words: string().trim().max(200),
-    }),
-    change: ({ until, words: said }) => ({ type: 'permit', to: 'there', until, words: said }),
-  },
-  renewed: {
-    plate: 'The permit was renewed',
-    act: 'Write it down',
-    fields: [UNTIL, { name: 'words', label: 'Where that stands' }],
-    schema: object({
-      until: day('Choose the last day on which it holds, or type it like 2027-03-01.'),
-      words: string().trim().max(200),
-    }),
-    change: ({ until, words: said }) => ({ type: 'permit', to: 'renewed', until, words: said }),
-  },
-  missing: {
-    plate: 'There is no permit',
-    act: 'A permit is required',
-    fields: [{ name: 'words', label: 'How it came to light; not who complained' }],
-    schema: object({ words: words('Say how it came to light') }),
-    change: ({ words: said }) => ({ type: 'permit', to: 'missing', until: null, words: said }),
-  },
-  installer: {
-    plate: 'Who does the work',
-    act: 'Hand it over',
-    fields: [
-      { name: 'kind', label: 'The work is done by', choices: INSTALLER_KINDS },
-      { name: 'name', label: 'Name' },
-      { name: 'license', label: 'License, of a contractor' },
-      { name: 'words', label: 'What is handed over: done, and left', lines: true },
-    ],
-    schema: installerSchema,
-    change: (values) => ({ type: 'installer', ...values }),
-  },
-} as const satisfies Record<string, Form>;
+import { Offers } from './moves';
+import { openNow, useOpenMoves } from './open-moves';
 
 /** The permit and who does the work, as the office knows them; who was there before, and since when. */
 export function PermitAndInstaller({ inspection }: { inspection: Inspection }) {
-  const account = useSession((one) => one.account);
-  const { trouble, change } = useChange();
-  const [asking, setAsking] = useState<keyof typeof FORMS>();
-  const { docket, header } = inspection;
+  const inspector = useSession(({ account }) => account !== null && inspects(account.role));
+  const { docket, header, id } = inspection;
   const { permit, installers = [] } = docket;
   const now = installerOf(docket);
-  const form = asking && FORMS[asking];
-  const offered: (keyof typeof FORMS)[] = permit
-    ? ['renewed', ...(permit.state === 'missing' ? [] : (['missing'] as const)), 'installer']
-    : ['permit', 'missing', 'installer'];
+  const moves = openNow(useOpenMoves(KINDS.permit, inspection, permit, { until: null }));
+  // Once it is written down it is renewed, or is missing after all.
+  const offered = permit ? moves.filter(({ to }) => to !== 'there') : moves;
+  const work = { offered: INSTALLER_OFFERED, body: { type: 'installer', inspection: id } };
   return (
     <View style={{ gap: 8 }} testID="permit-and-installer">
       <Heading>Permit, and who does the work</Heading>
@@ -113,48 +49,10 @@ export function PermitAndInstaller({ inspection }: { inspection: Inspection }) {
       {installers.slice(0, -1).map((one) => (
         <Quiet key={one.from}>{`Before: ${one.name}, from ${dayText(one.from)}`}</Quiet>
       ))}
-      <Trouble>{trouble}</Trouble>
-      {form ? (
-        <Ask
-          key={asking}
-          label={form.plate}
-          fields={form.fields}
-          schema={form.schema}
-          act={form.act}
-          onDo={(values) => {
-            if (change({ inspection: inspection.id, ...form.change(values) } as unknown as ChangeBody))
-              setAsking(undefined);
-          }}
-          onClose={() => setAsking(undefined)}
-        />
-      ) : (
-        account &&
-        inspects(account.role) && (
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            {offered.map((one) => (
-              <Plate key={one} role="button" quiet label={FORMS[one].plate} onPress={() => setAsking(one)} />
-            ))}
-          </View>
-        )
-      )}
+      {inspector && <Offers offerings={[...offered, work]} />}
     </View>
   );
 }
-
-const BECOMES: Readonly<Record<PaperState, { readonly plate: string; readonly label: string }>> = {
-  superseded: { plate: 'Supersede', label: 'What takes its place, and why' },
-  void: { plate: 'Make void', label: 'Why it is void' },
-  suspended: { plate: 'Suspend', label: 'Ground, who was given notice, how to appeal' },
-  revoked: { plate: 'Revoke', label: 'Ground, who was given notice, how to appeal' },
-  issued: { plate: 'It holds again', label: 'Why it holds again' },
-};
-const FROM: Readonly<Record<PaperState, readonly PaperState[]>> = {
-  issued: ['superseded', 'void', 'suspended', 'revoked'],
-  suspended: ['issued', 'revoked', 'void'],
-  superseded: [],
-  void: [],
-  revoked: [],
-};
 
 /** What became of a decision since it was issued. */
 export const Became = ({ inspection: { docket }, signed }: { inspection: Inspection; signed: Signed }) =>
@@ -167,41 +65,10 @@ export const Became = ({ inspection: { docket }, signed }: { inspection: Inspect
     ));
 
 /** What the lead can make of a decision that was issued; it stands behind the papers, for it is seldom wanted. */
-export function BecomeActs({ inspection, signed }: { inspection: Inspection; signed: Signed }) {
-  const account = useSession((one) => one.account);
-  const { trouble, change } = useChange();
-  const [asking, setAsking] = useState<PaperState>();
-  const state = paperState(inspection.docket, signed.id);
-  const offered = FROM[state].filter((one) => isApproval(signed.kind) || !['suspended', 'revoked'].includes(one));
-  return (
-    <View style={{ gap: 6 }}>
-      <Trouble>{trouble}</Trouble>
-      {asking ? (
-        <Say
-          key={asking}
-          label={BECOMES[asking].label}
-          act={BECOMES[asking].plate}
-          onSay={(said) => {
-            if (change({ type: 'paper', inspection: inspection.id, decision: signed.id, to: asking, words: said }))
-              setAsking(undefined);
-          }}
-          onClose={() => setAsking(undefined)}
-        />
-      ) : (
-        account?.role === 'lead' &&
-        offered.length > 0 && (
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            {offered.map((one) => (
-              <Plate key={one} role="button" quiet label={BECOMES[one].plate} onPress={() => setAsking(one)} />
-            ))}
-          </View>
-        )
-      )}
-    </View>
-  );
+export function BecomeActs({ inspection, signed: { id } }: { inspection: Inspection; signed: Signed }) {
+  const known = standingOfPaper(houseOf(inspection), id);
+  return <Offers offerings={openNow(useOpenMoves(KINDS.paper, inspection, known, { decision: id }))} />;
 }
-
-const ENDS = ['upheld', 'modified', 'reversed'] as const;
 
 /** What an appeal is against, in words. */
 function against({ docket, decisions }: Inspection, { against: id }: Appeal): string {
@@ -211,16 +78,28 @@ function against({ docket, decisions }: Inspection, { against: id }: Appeal): st
   return decision ? `${DECISIONS[decision.kind].toLowerCase()} of ${dayText(decision.at)}` : 'a decision';
 }
 
+function AppealCard({ inspection, appeal }: { inspection: Inspection; appeal: Appeal }) {
+  return (
+    <View style={{ gap: 4 }}>
+      <Words style={{ fontSize: 17, fontWeight: '700' }}>
+        {`${appeal.filedBy}, against ${against(inspection, appeal)}: ${APPEAL_STATES[appeal.state].toLowerCase()}`}
+      </Words>
+      {appeal.steps.map((step) => (
+        <Quiet key={step.at}>{`${APPEAL_STATES[step.to]}, ${momentText(step.at)}. ${step.words}`}</Quiet>
+      ))}
+      <Offers offerings={openNow(useOpenMoves(KINDS.appeal, inspection, appeal, { appeal: appeal.id }))} />
+    </View>
+  );
+}
+
 /** Who disagrees, and how it ended; orders stand meanwhile. */
 export function Appeals({ inspection }: { inspection: Inspection }) {
-  const account = useSession((one) => one.account);
-  const { trouble, change } = useChange();
-  const [asking, setAsking] = useState<'file' | { readonly appeal: string; readonly to: (typeof ENDS)[number] }>();
-  const { docket, decisions, id } = inspection;
+  const { docket, decisions } = inspection;
   const { appeals = [] } = docket;
+  const offered = openNow(useOpenMoves(KINDS.appeal, inspection, undefined, { appeal: crypto.randomUUID() }));
   const last = decisions.at(-1);
   if (!last) return null;
-  const offered = {
+  const of = {
     [last.id]: `The last decision: ${DECISIONS[last.kind].toLowerCase()}`,
     ...Object.fromEntries(docket.violations.map((one) => [one.id, `Violation ${one.number}`])),
   };
@@ -229,101 +108,24 @@ export function Appeals({ inspection }: { inspection: Inspection }) {
       <Heading>Appeals</Heading>
       {appeals.length === 0 && <Quiet>Nobody has appealed.</Quiet>}
       {appeals.map((one) => (
-        <View key={one.id} style={{ gap: 4 }}>
-          <Words style={{ fontSize: 17, fontWeight: '700' }}>
-            {`${one.filedBy}, against ${against(inspection, one)}: ${APPEAL_STATES[one.state].toLowerCase()}`}
-          </Words>
-          {one.steps.map((step) => (
-            <Quiet key={step.at}>{`${APPEAL_STATES[step.to]}, ${momentText(step.at)}. ${step.words}`}</Quiet>
-          ))}
-          {one.state === 'filed' && account?.role === 'lead' && !asking && (
-            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-              {ENDS.map((to) => (
-                <Plate
-                  key={to}
-                  role="button"
-                  quiet
-                  label={APPEAL_STATES[to]}
-                  onPress={() => setAsking({ appeal: one.id, to })}
-                />
-              ))}
-            </View>
-          )}
-        </View>
+        <AppealCard key={one.id} inspection={inspection} appeal={one} />
       ))}
-      <Trouble>{trouble}</Trouble>
-      {asking === 'file' ? (
-        <Ask
-          label="An appeal"
-          act="File it"
-          fields={[
-            { name: 'against', label: 'Against', choices: offered },
-            { name: 'filedBy', label: 'Who appeals' },
-            { name: 'words', label: 'On what ground', lines: true },
-          ]}
-          schema={object({
-            against: string().required('Choose what it is against.'),
-            filedBy: string().trim().required('Say who appeals.').max(200),
-            words: words('Say on what ground'),
-          })}
-          onDo={(values) => {
-            const body = { type: 'appeal', inspection: id, appeal: crypto.randomUUID(), to: 'filed', ...values };
-            if (change(body as unknown as ChangeBody)) setAsking(undefined);
-          }}
-          onClose={() => setAsking(undefined)}
-        />
-      ) : asking ? (
-        <Say
-          key={asking.to}
-          label="Who decided on it, and what follows"
-          act={APPEAL_STATES[asking.to]}
-          onSay={(said) => {
-            if (change({ type: 'appeal', inspection: id, ...asking, words: said })) setAsking(undefined);
-          }}
-          onClose={() => setAsking(undefined)}
-        />
-      ) : (
-        account &&
-        account.role !== 'reader' && (
-          <View style={{ flexDirection: 'row' }}>
-            <Plate role="button" quiet label="File an appeal" onPress={() => setAsking('file')} />
-          </View>
-        )
-      )}
+      <Offers offerings={offered} choices={{ against: of }} />
     </View>
   );
 }
 
 /** Whether anything of the record may be destroyed when its time is over; the lead holds it for a court or an appeal. */
 export function Held({ inspection }: { inspection: Inspection }) {
-  const { trouble, change } = useChange();
-  const [asking, setAsking] = useState(false);
-  const { hold } = inspection.docket;
-  const act = hold?.on ? 'Release it' : 'Hold it';
+  const known = holdOf(inspection.docket);
+  const moves = openNow(useOpenMoves(KINDS.hold, inspection, known, {}));
   return (
     <View style={{ gap: 8 }} testID="hold">
-      <Heading>{hold?.on ? 'Held: nothing of it is destroyed' : 'Not held'}</Heading>
-      {hold?.steps.map((one) => (
-        <Quiet
-          key={one.at}
-        >{`${one.to === 'held' ? 'Held' : 'Released'}: ${one.by}, ${momentText(one.at)}. ${one.words}`}</Quiet>
+      <Heading>{known?.on ? 'Held: nothing of it is destroyed' : 'Not held'}</Heading>
+      {known?.steps.map((one) => (
+        <Quiet key={one.at}>{`${HOLD_STATES[one.to]}: ${one.by}, ${momentText(one.at)}. ${one.words}`}</Quiet>
       ))}
-      <Trouble>{trouble}</Trouble>
-      {asking ? (
-        <Say
-          label={hold?.on ? 'Why it is released' : 'For whom, and why'}
-          act={act}
-          onSay={(words_) => {
-            if (change({ type: 'hold', inspection: inspection.id, to: hold?.on ? 'released' : 'held', words: words_ }))
-              setAsking(false);
-          }}
-          onClose={() => setAsking(false)}
-        />
-      ) : (
-        <View style={{ flexDirection: 'row' }}>
-          <Plate role="button" quiet label={act} onPress={() => setAsking(true)} />
-        </View>
-      )}
+      <Offers offerings={moves.filter(({ to }) => (known?.on ? to === 'released' : to === 'held'))} />
     </View>
   );
 }

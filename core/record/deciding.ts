@@ -1,8 +1,10 @@
 import { STATIONS } from '../case';
 import type { Evaluation } from '../verdict';
-import { inForce, isOpen } from './docket';
+
 import { standingOf } from './findings';
-import { whyNoPermit } from './follow-up';
+import { inForce } from './kinds/order';
+import { whyNoPermit } from './kinds/permit';
+import { isOpen } from './kinds/violation';
 import { isApproval, type Decision, type Inspection } from './inspection';
 import { SHORTEST_REASON } from './steps';
 

@@ -3,16 +3,9 @@ import { LOCAL, isByPhoto } from '../profile';
 import { RULES, type Rule } from '../rules';
 import { dependentsOf } from '../rules/dependents';
 import type { Evaluation, Outcome } from '../verdict';
-import {
-  MOST_CITES,
-  isOpen,
-  openedAt,
-  sameFinding,
-  visitUnderWay,
-  type FindingRef,
-  type Seen,
-  type Violation,
-} from './docket';
+import type { Seen } from './docket';
+import { MOST_CITES, isOpen, openedAt, sameFinding, type FindingRef, type Violation } from './kinds/violation';
+import { visitUnderWay } from './kinds/visit';
 import { isApproval, type Inspection } from './inspection';
 import { judged } from './judging';
 

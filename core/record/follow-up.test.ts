@@ -17,7 +17,7 @@ import {
 import { caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
 import {
-  PAPER_MOVES,
+  KINDS,
   PAPER_STATES,
   dayAtHouse,
   foundIn,
@@ -56,7 +56,7 @@ describe('what becomes of a decision', () => {
         const one = approved();
         const papers = from === 'issued' ? undefined : [{ id: idOf(one), state: from, steps: [] }];
         const now = { ...one, docket: { ...one.docket, ...(papers && { papers }) } };
-        const known = PAPER_MOVES.some((each) => each.from.includes(from) && each.to === to);
+        const known = KINDS.paper.moves.some((each) => each.from.includes(from) && each.to === to);
         expect([from, to, refusal(now, paper(now, to), LEAD) === undefined]).toEqual([from, to, known]);
         for (const by of [INSPECTOR, CONTRACTOR]) expect(refusal(now, paper(now, to), by)).toEqual(expect.any(String));
       }
@@ -159,7 +159,7 @@ describe('an appeal', () => {
 
 test('a record is held and released by the lead alone, each time with a reason', () => {
   const hold = (to: 'held' | 'released', words = 'A court has asked for it.'): ChangeBody => ({ type: 'hold', inspection: ID, to, words }); // prettier-ignore
-  expect(refusal(inspection(), hold('held'), INSPECTOR)).toContain('The lead alone');
+  expect(refusal(inspection(), hold('held'), INSPECTOR)).toContain('only lead');
   expect(refusal(inspection(), hold('held', 'short'), LEAD)).toContain('Say why');
   const held = after(inspection(), hold('held'));
   expect(held.docket.hold).toMatchObject({ on: true, steps: [{ to: 'held', by: LEAD.name }] });

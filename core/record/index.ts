@@ -1,9 +1,8 @@
 export * from './evidence';
 export * from './inspection';
 export * from '../people';
-export * from './moves';
 export * from './steps';
-export * from './follow-up';
+export * from './kept';
 export * from './docket';
 export * from './findings';
 export * from './deciding';
@@ -16,5 +15,6 @@ export * from './recorded';
 export * from './claimed';
 export * from './merging';
 export * from './shown';
+export * from './kinds';
 export { readAsSent } from './as-sent';
 export { dayAtHouse, oneLine } from './shapes';

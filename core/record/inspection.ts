@@ -1,31 +1,15 @@
-import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
+import { array, mixed, object, string, type InferType } from 'yup';
 import { EDITIONS, type Edition } from '../codebook';
 import type { Profile } from '../profile';
-import {
-  HOWS,
-  LIST_PATHS,
-  MOST_PARTS,
-  STATIONS,
-  emptyCase,
-  type Case,
-  type How,
-  type ListPath,
-  type Station,
-} from '../case';
-import {
-  EMPTY_DOCKET,
-  ORDER_KINDS,
-  conditionSchema,
-  docketSchemas,
-  inForce,
-  orderSchema,
-  visitUnderWay,
-  type Docket,
-} from './docket';
-import { paperState } from './follow-up';
+import { STATIONS, emptyCase, type Case, type Station } from '../case';
+import { EMPTY_DOCKET, type Docket } from './docket';
+import { conditionSchema } from './kinds/condition';
+import { ORDER_KINDS, inForce, orderSchema } from './kinds/order';
+import { paperState } from './kinds/paper';
+import { visitUnderWay } from './kinds/visit';
 import type { Claimed, Conflict } from './recorded';
-import { evidenceSchema, type Evidence } from './evidence';
-import { changeShape, day, instant, line, uuid, oneLine } from './shapes';
+import type { Evidence } from './evidence';
+import { day, line, oneLine } from './shapes';
 
 /** What stands once at the head of an inspection, and is never asked for again. */
 export const headerSchema = object({
@@ -142,145 +126,6 @@ export interface Inspection {
   /** Whether facts changed after the last decision. */
   readonly changedSinceDecision: boolean;
 }
-
-/** A case has some 200 facts; whoever pastes a whole table of circuits records more. */
-const MOST_TOGETHER = 600;
-
-/** One fact as somebody recorded it; null takes it away. */
-/** More facts than a cord, a stretch or a circuit has. */
-const MOST_LINES_OF_PART = 60;
-/** Who had recorded something, and when, as a device had it. */
-const seenLines = (most: number) =>
-  array(object({ at: instant, by: string().required().max(200) }).noUnknown())
-    .max(most)
-    .default(undefined)
-    .optional();
-
-const factSchema = object({
-  path: string().required().max(100),
-  /** Id of the cord, stretch or circuit that it is a fact of, wherever that stands by now. */
-  part: string().max(64).optional(),
-  value: mixed<string | number>().nullable().defined(),
-  /** Adds that part again where it is gone: an earlier answer is set again. */
-  adds: boolean().optional(),
-  how: mixed<How>()
-    .oneOf(Object.keys(HOWS) as How[], `How it was recorded is one of ${Object.keys(HOWS).join(', ')}.`)
-    .required(),
-  /** The reading, the statement or the instrument, in its words. */
-  said: string().max(200).optional(),
-  /** Who had recorded what stood there, and when, as the device had it: what is not among it came from somebody else meanwhile. */
-  over: seenLines(10),
-  /** How it had been recorded, or null where nothing said so: an earlier answer is set again. */
-  was: object({
-    how: mixed<How>()
-      .oneOf(Object.keys(HOWS) as How[])
-      .required(),
-    at: instant,
-    by: string().required().max(200),
-    said: string().max(200).optional(),
-  })
-    .noUnknown()
-    .nullable()
-    .default(undefined)
-    .optional(),
-}).noUnknown();
-export type RecordedFact = InferType<typeof factSchema>;
-
-const correction = {
-  address: oneLine('The address', 200).required('Give the address of the property.'),
-  owner: oneLine('The owner', 200).defined(),
-  permit: oneLine('The permit number', 60).defined(),
-  reason: line('The reason', 500).required('Say why it is corrected; it stays with the inspection.'),
-};
-/** What is said when a head is corrected. */
-export const correctionSchema = object(correction);
-export type Correction = InferType<typeof correctionSchema>;
-
-/** A decision that does not say what was decided on, as older versions of the application signed it. */
-const UNSEEN =
-  'It does not say what was on the screen when it was signed. Load the application again, look, and sign anew.';
-
-const rulesVersion = number().integer().min(1).max(1_000_000);
-
-/** What a device may ask the office to take in, and the office to repeat: the same change twice is one change. */
-export const changeSchemas = {
-  open: object({
-    ...changeShape,
-    type: mixed<'open'>().required(),
-    header: headerSchema.required(),
-    /** The version of the office's rules that it is judged under; absent where the office has adopted none. */
-    rules: rulesVersion.optional(),
-  }).noUnknown(),
-  /** A contractor hands his own house to the office: what he recorded is claimed from then on, and the office records its own. */
-  request: object({ ...changeShape, type: mixed<'request'>().required() }).noUnknown(),
-  /** Judged under another version of the office's rules from now on. */
-  rules: object({ ...changeShape, type: mixed<'rules'>().required(), rules: rulesVersion.required() }).noUnknown(),
-  /** What stands at the head, corrected: the house was another, or its owner is called otherwise. */
-  head: object({
-    ...changeShape,
-    type: mixed<'head'>().required(),
-    ...correction,
-  }).noUnknown(),
-  /** Facts that were recorded together: taken in whole or not at all, and taken back as one. */
-  facts: object({
-    ...changeShape,
-    type: mixed<'facts'>().required(),
-    facts: array(factSchema).required().min(1, 'No fact is named.').max(MOST_TOGETHER),
-  }).noUnknown(),
-  remove: object({
-    ...changeShape,
-    type: mixed<'remove'>().required(),
-    list: mixed<ListPath>()
-      .oneOf([...LIST_PATHS], 'Only a cord, a run or a circuit can be taken out.')
-      .required(),
-    index: number().integer().min(0).max(MOST_PARTS).required(),
-    part: string().max(64).optional(),
-    /** What of the part the device had: what is not among it came from somebody else meanwhile, and the part stays. */
-    over: seenLines(MOST_LINES_OF_PART),
-  }).noUnknown(),
-  restore: object({
-    ...changeShape,
-    type: mixed<'restore'>().required(),
-    list: mixed<ListPath>()
-      .oneOf([...LIST_PATHS])
-      .required(),
-    index: number().integer().min(0).max(MOST_PARTS).required(),
-    entry: object().required(),
-  }).noUnknown(),
-  /** A photo or a note: made, changed, or taken out where it is null. */
-  evidence: object({
-    ...changeShape,
-    type: mixed<'evidence'>().required(),
-    evidence: uuid('The id of the photo or note'),
-    is: evidenceSchema
-      .nullable()
-      .default(undefined)
-      .defined('What the photo or note is must be said; null takes it out.'),
-    /** By whom and when it had been made: one that was taken out is put back. */
-    was: object({ at: instant, by: string().required().max(200) })
-      .noUnknown()
-      .default(undefined)
-      .optional(),
-  }).noUnknown(),
-  ...docketSchemas,
-  decide: object({
-    ...changeShape,
-    type: mixed<'decide'>().required(),
-    decision: decisionSchema.required(),
-    /** Count of changes that the device had heard of when it was signed. */
-    base: number().integer().min(0).required(UNSEEN),
-    /** SHA-256, hex, of what was shown when it was signed. */
-    shown: string()
-      .matches(/^[0-9a-f]{64}$/, UNSEEN)
-      .required(UNSEEN),
-  }).noUnknown(),
-};
-
-export type Change = {
-  [K in keyof typeof changeSchemas]: InferType<(typeof changeSchemas)[K]> & { type: K };
-}[keyof typeof changeSchemas];
-/** A change before it has an id and a time. */
-export type ChangeBody = Change extends infer C ? (C extends Change ? Omit<C, 'id' | 'at'> : never) : never;
 
 export type State = DecisionKind | 'draft' | 'reinspection' | 'suspended' | 'revoked';
 

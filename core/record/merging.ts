@@ -9,8 +9,8 @@ import {
   type Case,
   type ListPath,
 } from '../case';
-import type { Inspection, RecordedFact } from './inspection';
-import type { Conflict, Head } from './recorded';
+import type { Inspection } from './inspection';
+import type { Conflict, Head, RecordedFact } from './recorded';
 
 type Merged = Pick<Inspection, 'case' | 'conflicts'>;
 /** Who recorded something, and when. */

@@ -1,5 +1,7 @@
-import { inForce, isOpen, visitAhead } from './docket';
-import { openAppeals } from './follow-up';
+import { openAppeals } from './kinds/appeal';
+import { inForce } from './kinds/order';
+import { isOpen } from './kinds/violation';
+import { visitAhead } from './kinds/visit';
 import { isApproval, stateOf, type DecisionKind, type Inspection } from './inspection';
 
 /** One thing that waits, at one house. */

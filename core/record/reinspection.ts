@@ -2,9 +2,12 @@ import { catalogueKey, factAt, isKnown, isLocal, lastingPath, recordedAt, sheet,
 import { Look } from '../electrical';
 import { RULES } from '../rules';
 import { wouldEnd } from '../verdict';
-import { inForce, isOpen, visitAhead, visitUnderWay, type FindingRef } from './docket';
+import { inForce } from './kinds/order';
+import { isOpen, type FindingRef } from './kinds/violation';
+import { visitAhead, visitUnderWay } from './kinds/visit';
 import { particularOf, provenBy } from './findings';
-import { isApproval, stateOf, type ChangeBody, type Inspection } from './inspection';
+import { isApproval, stateOf, type Inspection } from './inspection';
+import type { ChangeBody } from './kinds';
 
 const PART = /\[([^\]]+)\]/;
 

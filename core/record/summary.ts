@@ -1,4 +1,5 @@
-import { isOpen, visitAhead } from './docket';
+import { isOpen } from './kinds/violation';
+import { visitAhead } from './kinds/visit';
 import { dueAt, isToVisit, type Due } from './reinspection';
 import { isApproval, stateOf, type Inspection, type State } from './inspection';
 

@@ -2,6 +2,7 @@ import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
 import { ValidationError } from 'yup';
 import { STATIONS, factAt, factLabel, readCase, valueText } from '@careful-latch/core/case';
 import {
+  CHANGES,
   applyChange,
   canonicalText,
   installerOf,
@@ -11,6 +12,7 @@ import {
   readChange,
   shownText,
   summaryOf,
+  whyNotTheirs,
   type Change,
   type Inspection,
 } from '@careful-latch/core/record';
@@ -26,7 +28,6 @@ import { sealInLedger, sealMove } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import { whyNotSaidBefore, whyNotSimulated } from './said-before';
 import type { Account } from '../sessions/account';
-import { requireInspector } from '../sessions/session';
 import { Problem, databaseCodeOf, isBadData } from '../problems';
 
 type Result =
@@ -140,31 +141,10 @@ async function recordedSince(tx: Transaction, account: Account, now: Inspection,
     if (body.type === 'facts')
       for (const { path } of body.facts)
         words.set(path, `${factLabel(path)}: ${valueText(path, factAt(now.case, path))} (${by})`);
-    else words.set(body.type, `${OTHER_WORDS[body.type]} (${by})`);
+    else words.set(body.type, `${CHANGES[body.type].elsewhere} (${by})`);
   }
   return [...words.values()];
 }
-const OTHER_WORDS = {
-  open: 'opened',
-  head: 'the address, owner or permit',
-  rules: 'the rules that it is judged under',
-  request: 'the request for an inspection',
-  remove: 'a cord, run or circuit taken out',
-  restore: 'a cord, run or circuit put back',
-  evidence: 'a photo or a note',
-  violation: 'a violation',
-  'not-taken-up': 'a finding that is not taken up',
-  order: 'an order',
-  condition: 'a condition',
-  visit: 'a visit',
-  turn: 'the order of a day',
-  paper: 'what became of a decision',
-  appeal: 'an appeal',
-  permit: 'the permit',
-  installer: 'who does the work',
-  hold: 'that the record is held',
-  decide: 'a decision',
-} as const;
 
 /** Why a decision cannot be taken: what was on the screen when it was signed is not what the office has. Undefined where it is. */
 async function whyNotSeen(
@@ -188,16 +168,6 @@ const MOST_AHEAD_MS = 10 * 60_000;
 const isAhead = (at: string) => Date.parse(at) > Date.now() + MOST_AHEAD_MS;
 const AHEAD =
   'It was signed in the future: the clock of the device is ahead. Set it right, and sign anew. Nothing was signed.';
-
-/** Why somebody may not change an inspection; undefined where they may. */
-function whyNotBy({ role }: Account, before: Inspection | undefined, { type }: Change): string | undefined {
-  if (role === 'reader') return 'A reader changes nothing.';
-  if (!isOutside(role) || !before || CLAIMS.includes(type)) return undefined;
-  if (before.decisions.length > 0) return 'The office has decided on it; only an inspector records there now.';
-  return before.claimed && 'The office was asked for this inspection; only an inspector records there now.';
-}
-/** What a contractor still sends once the office was asked, or has decided: what he has corrected, pictures of it, and an appeal. */
-const CLAIMS: readonly Change['type'][] = ['violation', 'evidence', 'appeal'];
 
 /** Counts the office up, and holds its count until the transaction ends: changes of an office are taken in one after the other. */
 export async function counted(tx: Transaction, office: string): Promise<number> {
@@ -313,11 +283,9 @@ async function takeInNew(
   seq: number,
   received: Received,
 ): Promise<Result> {
-  if (change.type === 'decide') requireInspector(account);
   const before = await inspectionIn(tx, account, change.inspection, true);
   const receivedAt = received.at(change);
-  const whyNotHere =
-    whyNotBy(account, before, change) ?? (change.type === 'decide' && isAhead(change.at) ? AHEAD : undefined);
+  const whyNotHere = whyNotTheirs(account, before, change.type) ?? (change.type === 'decide' && isAhead(change.at) ? AHEAD : undefined); // prettier-ignore
   if (whyNotHere === undefined && change.type === 'decide' && before && isOffline(change, receivedAt)) {
     const why = await whyHeld(tx, account, before, change, receivedAt);
     if (why !== undefined) return hold(tx, account, change, why);
