@@ -1,7 +1,8 @@
 import { EDITIONS } from '@careful-latch/core/codebook';
-import { HOWS, LIST_PATHS, MOST_PARTS, STATIONS } from '@careful-latch/core/case';
+import { HOWS, STATIONS } from '@careful-latch/core/case';
 import {
   APPEAL_STATES,
+  CHANGES,
   CONDITION_STATES,
   DECISIONS,
   INSTALLER_KINDS,
@@ -14,9 +15,35 @@ import {
   VIOLATION_STATES,
   VISIT_STATES,
 } from '@careful-latch/core/record';
-import { STORM_ASKS, STORM_RELEASES } from '@careful-latch/core/storm';
+import { STORM_ASKS, STORM_RELEASES, stormEntrySchema } from '@careful-latch/core/storm';
 import { caseJsonSchema } from '@careful-latch/core/formats';
 import { profileJsonSchema } from '@careful-latch/core/profile';
+
+import type { AnySchema } from 'yup';
+import { changesSchema } from './changes/routes';
+import { placeSchema } from './evidence/routes';
+import { heldEntriesSchema, leftOutSchema } from './held/routes';
+import { listSchema } from './inspections/list';
+import { cursorSchema } from './inspections/routes';
+import { jsonSchemaOf, queryParametersOf } from './json-schema';
+import { destroySchema, yearsSchema } from './keeping/routes';
+import { forgottenSchema, ownAddressSchema } from './mail/routes';
+import { monthSchema } from './month/routes';
+import { noteSchema } from './notes/routes';
+import { partySchema } from './parties/routes';
+import {
+  inviteSchema,
+  joinSchema,
+  officeChangeSchema,
+  passwordAgainSchema,
+  passwordSchema,
+  personChangeSchema,
+} from './people/routes';
+import { findPermitSchema } from './permits/routes';
+import { adoptSchema } from './rules/routes';
+import { credentialsSchema } from './sessions/routes';
+import { setupSchema } from './setup/routes';
+import { stormEntriesSchema, stormSchema, stormSinceSchema } from './storms/routes';
 
 type Json = Record<string, unknown>;
 const ref = (name: string): Json => ({ $ref: `#/components/schemas/${name}` });
@@ -116,32 +143,10 @@ const outcome = object(
   },
   ['part', 'others', 'reading', 'changedBy'], // records sealed by older engines have none
 );
-const change = (type: string, more: Record<string, Json>, optional: Record<string, Json> = {}): Json =>
-  object(
-    { id: uuid, inspection: uuid, at: instant, type: { const: type }, ...more, ...optional },
-    Object.keys(optional),
-  );
-const listName: Json = { enum: [...LIST_PATHS] };
-const position: Json = { type: 'integer', minimum: 0, maximum: MOST_PARTS };
 
 const fraction: Json = { type: 'number', minimum: 0, maximum: 1 };
 
-const how: Json = { enum: Object.keys(HOWS) };
 const value: Json = { type: ['string', 'number', 'null'] };
-const seenLines = (most: number): Json => ({ type: 'array', maxItems: most, items: object({ at: instant, by: text }) });
-const recordedFact = object(
-  {
-    path: text,
-    value,
-    how,
-    part: text,
-    said: text,
-    adds: { type: 'boolean' },
-    over: seenLines(10),
-    was: nullable(object({ how, at: instant, by: text, said: text }, ['said'])),
-  },
-  ['part', 'said', 'adds', 'over', 'was'],
-);
 
 const mark = object({ kind: { enum: ['ring', 'arrow'] }, x: fraction, y: fraction, turnDeg: { type: 'number' } });
 const shown = {
@@ -151,7 +156,41 @@ const shown = {
 };
 const madeBy = { at: instant, by: text };
 
-const password: Json = { type: 'string', minLength: 10 };
+/** What is sent, as the schema has it that reads it. */
+const sent: Record<string, AnySchema> = {
+  Credentials: credentialsSchema,
+  Setup: setupSchema,
+  HeldEntries: heldEntriesSchema,
+  LeftOut: leftOutSchema,
+  Note: noteSchema,
+  Years: yearsSchema,
+  Destroy: destroySchema,
+  Party: partySchema,
+  StormOpened: stormSchema,
+  OwnAddress: ownAddressSchema,
+  Forgotten: forgottenSchema,
+  PasswordAgain: passwordAgainSchema,
+  OfficeChange: officeChangeSchema,
+  Adopt: adoptSchema,
+  Invite: inviteSchema,
+  Join: joinSchema,
+  PersonChange: personChangeSchema,
+  Password: passwordSchema,
+};
+
+/** Portions of what devices recorded: each entry is read by itself, and refused by itself. */
+const portions = (): Record<string, Json> => ({
+  StormEntries: portion(stormEntriesSchema, 'entries', jsonSchemaOf(stormEntrySchema)),
+  Changes: portion(changesSchema, 'changes', { oneOf: Object.values(CHANGES).map(changeJson) }),
+});
+function portion(schema: AnySchema, name: string, items: Json): Json {
+  const whole = jsonSchemaOf(schema) as { properties: Record<string, Json> };
+  return { ...whole, properties: { [name]: { ...whole.properties[name], items } } };
+}
+function changeJson({ type, schema }: { readonly type: string; readonly schema: AnySchema }): Json {
+  const whole = jsonSchemaOf(schema) as { properties: Record<string, Json> };
+  return { ...whole, properties: { ...whole.properties, type: { const: type } } };
+}
 
 const schemas: Record<string, Json> = {
   Problem: object({ type: text, title: text, status: { type: 'integer' }, detail: text }),
@@ -173,14 +212,6 @@ const schemas: Record<string, Json> = {
     demo: list(object({ login: text, name: text, role: text, password: text })),
     passwordAt: { type: ['integer', 'null'] },
     needsSetup: { type: 'boolean' },
-  }),
-  Credentials: object({ login: text, password: text }),
-  Setup: object({
-    office: text,
-    edition: { enum: EDITIONS },
-    name: text,
-    login: text,
-    password,
   }),
   Header: header,
   Signed: {
@@ -261,9 +292,7 @@ const schemas: Record<string, Json> = {
       }),
     ),
   }),
-  HeldEntries: object({ inspection: uuid, by: uuid, take: { type: 'boolean' }, words: text }, ['words']),
   HeldTaken: object({ taken: { type: 'integer' }, refused: list(text) }),
-  Words: object({ words: text }),
   Mails: object({
     mails: list(object({ id: uuid, to: text, subject: text, madeAt: instant, writtenAt: nullable(instant) })),
   }),
@@ -315,7 +344,6 @@ const schemas: Record<string, Json> = {
     ),
   }),
   Notes: object({ notes: list(object({ id: uuid, words: text, by: text, at: instant })) }),
-  Years: object({ photo: nullable(count), owner: nullable(count), note: nullable(count), draft: nullable(count), view: nullable(count) }), // prettier-ignore
   Keeping: object({
     years: ref('Years'),
     due: list(
@@ -329,7 +357,6 @@ const schemas: Record<string, Json> = {
       }),
     ),
   }),
-  Destroy: object({ inspection: uuid, kind: { enum: Object.keys(KEPT) }, reason: text }),
   Looked: object({
     looked: list(object({ by: text, day })),
     destroyed: list(object({ kind: { enum: Object.keys(KEPT) }, subject: text, reason: text, by: text, at: instant })),
@@ -339,20 +366,14 @@ const schemas: Record<string, Json> = {
     asked: list(object({ name: text, expiresAt: instant })),
     contractors: list(object({ account: uuid, name: text, firm: nullable(text) })),
   }),
-  Party: object({ account: uuid, name: text }, ['account', 'name']),
   PartyMade: object({ token: text, expiresAt: instant, done: { const: true } }, ['token', 'expiresAt', 'done']),
   Storm: object({ id: uuid, name: text, day }),
   Storms: object({ storms: list(ref('Storm')) }),
   Opened: object({ id: uuid }),
   StormSaid: object({ entries: list(object({ ...stormEntry, by: text }, stormOptional)), cursor: count }),
-  StormEntries: object({ entries: { type: 'array', maxItems: 100, items: object(stormEntry, stormOptional) } }),
   StormResults: object({
     results: list(object({ id: text, status: { enum: ['taken', 'refused'] }, detail: text }, ['detail'])),
   }),
-  OwnAddress: object({ email: { type: ['string', 'null'] } }),
-  Forgotten: object({ login: text }),
-  PasswordAgain: object({ password: text }),
-  OfficeChange: object({ offlineHours: { type: 'integer', minimum: 1, maximum: 168 } }),
   Claimed: object({ case: ref('Case'), ...madeBy }),
   Conflict: object({
     path: text,
@@ -363,7 +384,6 @@ const schemas: Record<string, Json> = {
   Versions: object({
     versions: list(object({ version, profile: ref('Profile'), reason: text, by: text, at: instant })),
   }),
-  Adopt: object({ profile: ref('Profile'), reason: text, after: { type: 'integer' }, openToo: { type: 'boolean' } }),
   Adopted: object({ version, moved: { type: 'integer' } }),
   Inspection: object(
     {
@@ -467,57 +487,13 @@ const schemas: Record<string, Json> = {
     ),
     invites: list(object({ id: uuid, name: text, role: states(ROLES), expiresAt: instant, firm: nullable(text) })),
   }),
-  Invite: object({ role: states(ROLES), name: text, firm: text, email: text }, ['firm', 'email']),
   Link: object({ token: text, expiresAt: instant }),
-  Join: object({ token: text, name: text, login: text, password }, ['name', 'login']),
   Joined: object({ login: text }),
-  PersonChange: object({ role: states(ROLES), active: { type: 'boolean' }, firm: text }, ['role', 'active', 'firm']),
-  Password: object({ password: text, next: password }),
   Sessions: object({
     email: nullable(text),
     sessions: list(object({ signedInAt: instant, here: { type: 'boolean' } })),
   }),
   Done: object({ done: { type: 'boolean' } }),
-  Changes: object({
-    changes: {
-      type: 'array',
-      maxItems: 200,
-      items: {
-        oneOf: [
-          change('open', { header: ref('Header') }, { rules: version }),
-          change('rules', { rules: version }),
-          change('request', {}),
-          change('head', { address: text, owner: text, permit: text, reason: text }),
-          change('facts', { facts: { type: 'array', minItems: 1, items: recordedFact } }),
-          // As devices sent it before facts could be recorded together.
-          change('fact', { path: text, value }, { part: text }),
-          change('remove', { list: listName, index: position }, { part: text, over: seenLines(60) }),
-          change('restore', { list: listName, index: position, entry: { type: 'object' } }),
-          change('evidence', { evidence: uuid, is: nullable(object(shown)) }, { was: object(madeBy) }),
-          change(
-            'violation',
-            { violation: uuid, to: states(VIOLATION_STATES) },
-            { words: text, dueOn: nullable(day), variance, findings: list(object(finding)), is: object(wrong) },
-          ),
-          change('not-taken-up', { finding: object(finding), reason: text }),
-          change('order', { order: uuid, to: states(ORDER_STATES) }, { words: text }),
-          change('condition', { condition: uuid, to: states(CONDITION_STATES) }, { words: text }),
-          change(
-            'visit',
-            { visit: uuid, to: states(VISIT_STATES) },
-            { words: text, day: nullable(day), inspector: text },
-          ),
-          change('turn', { visit: uuid, turn: nullable(number) }),
-          change('paper', { decision: uuid, to: states(PAPER_STATES) }, { words: text }),
-          change('appeal', { appeal: uuid, to: states(APPEAL_STATES) }, { words: text, against: uuid, filedBy: text }),
-          change('permit', { to: states(PERMIT_STATES), until: nullable(day) }, { words: text }),
-          change('installer', installer, { words: text }),
-          change('hold', { to: { enum: ['held', 'released'] } }, { words: text }),
-          change('decide', { base: { type: 'integer', minimum: 0 }, shown: text, decision: object(decision) }),
-        ],
-      },
-    },
-  }),
   Results: object({
     results: list({
       oneOf: [
@@ -603,7 +579,7 @@ export function openApi(): Json {
           summary:
             'The inspections that were changed since a count of the office, at most 50 at once; `cursor` is what to ask from on next',
           ...signedIn,
-          parameters: [{ name: 'since', in: 'query', schema: { type: 'integer', minimum: 0, default: 0 } }],
+          parameters: queryParametersOf(cursorSchema),
           responses: answers('200', 'Inspections', 'The inspections', ['401', '409', '422']),
         },
       },
@@ -611,16 +587,7 @@ export function openApi(): Json {
         get: {
           summary: 'A page of the office’s list, without cases; `next` is where the following page begins (`after`)',
           ...signedIn,
-          parameters: [
-            { name: 'words', in: 'query', schema: { type: 'string', maxLength: 200 } },
-            { name: 'state', in: 'query', schema: { type: 'string' } },
-            { name: 'dueBefore', in: 'query', schema: { type: 'string', format: 'date' } },
-            { name: 'inspector', in: 'query', schema: { type: 'string', maxLength: 200 } },
-            { name: 'rule', in: 'query', schema: { type: 'string', maxLength: 200 } },
-            { name: 'sort', in: 'query', schema: { enum: ['due', 'changed', 'street'], default: 'due' } },
-            { name: 'after', in: 'query', schema: { type: 'string', maxLength: 500 } },
-            { name: 'limit', in: 'query', schema: { type: 'integer', minimum: 1, maximum: 100, default: 50 } },
-          ],
+          parameters: queryParametersOf(listSchema),
           responses: answers('200', 'ListPage', 'The page', ['401', '422']),
         },
       },
@@ -644,11 +611,7 @@ export function openApi(): Json {
         put: {
           summary: 'A piece of a photo, at most 512 KB, at its place; the same piece twice is one',
           ...signedIn,
-          parameters: [
-            ...photoParameters,
-            ...protectedChange.parameters,
-            { name: 'at', in: 'query', required: true, schema: { type: 'integer', minimum: 0 } },
-          ],
+          parameters: [...photoParameters, ...protectedChange.parameters, ...queryParametersOf(placeSchema)],
           requestBody: { required: true, content: { 'application/octet-stream': {} } },
           responses: answers('200', 'Held', 'How much of it is there', ['401', '403', '404', '413', '422']),
         },
@@ -699,7 +662,7 @@ export function openApi(): Json {
           summary: 'Leaves one unsealed, and says why; the lead’s',
           ...leadOnly,
           parameters: [idParameter, ...protectedChange.parameters],
-          ...body('Words'),
+          ...body('LeftOut'),
           responses: answers('200', 'Done', 'Settled', ['401', '403', '404', '422']),
         },
       },
@@ -756,9 +719,7 @@ export function openApi(): Json {
         get: {
           summary: 'What the office did in a month, in counts',
           ...inspectorsOnly,
-          parameters: [
-            { name: 'month', in: 'query', required: true, schema: { type: 'string', pattern: '^20\\d\\d-\\d\\d$' } },
-          ],
+          parameters: queryParametersOf(monthSchema),
           responses: answers('200', 'Month', 'The counts', ['401', '403', '422']),
         },
       },
@@ -766,7 +727,7 @@ export function openApi(): Json {
         get: {
           summary: 'Permits at the permit office, by number or by address',
           ...inspectorsOnly,
-          parameters: ['number', 'address'].map((name) => ({ name, in: 'query', schema: text })),
+          parameters: queryParametersOf(findPermitSchema),
           responses: answers('200', 'Permits', 'The permits', ['401', '403', '404', '409', '422']),
         },
       },
@@ -796,7 +757,7 @@ export function openApi(): Json {
           summary: 'A restricted note more',
           ...inspectorsOnly,
           parameters: [idParameter, ...protectedChange.parameters],
-          ...body('Words'),
+          ...body('Note'),
           responses: answers('200', 'Done', 'Kept', ['401', '403', '404', '422']),
         },
       },
@@ -868,7 +829,7 @@ export function openApi(): Json {
           summary: 'Opens a storm day',
           ...leadOnly,
           ...protectedChange,
-          ...body('Storm'),
+          ...body('StormOpened'),
           responses: answers('200', 'Opened', 'Opened', ['401', '403', '409', '422']),
         },
       },
@@ -876,7 +837,7 @@ export function openApi(): Json {
         get: {
           summary: 'What was said of houses since a count',
           ...inspectorsOnly,
-          parameters: [idParameter, { name: 'since', in: 'query', schema: { type: 'integer', minimum: 0 } }],
+          parameters: [idParameter, ...queryParametersOf(stormSinceSchema)],
           responses: answers('200', 'StormSaid', 'The entries', ['401', '403', '404', '422']),
         },
       },
@@ -986,7 +947,12 @@ export function openApi(): Json {
       },
     },
     components: {
-      schemas: { ...schemas, Case: caseSchema },
+      schemas: {
+        ...schemas,
+        ...Object.fromEntries(Object.entries(sent).map(([name, schema]) => [name, jsonSchemaOf(schema)])),
+        ...portions(),
+        Case: caseSchema,
+      },
       securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'careful-latch' } },
     },
   };

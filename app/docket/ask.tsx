@@ -51,6 +51,7 @@ export function Ask({
             name={fieldOf(name)}
             render={({ field, fieldState }) => (
               <View style={{ gap: 4 }}>
+                <Words style={{ fontSize: 16, fontWeight: '700' }}>{asks}</Words>
                 {days ? (
                   <Day label={asks} day={String(field.value ?? '')} days={days} onChoose={field.onChange} />
                 ) : (

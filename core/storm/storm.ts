@@ -47,7 +47,7 @@ const answers = object(
 export type StormAnswers = Readonly<Partial<Record<StormAsk, string>>>;
 
 /** What somebody says of a house on a storm day: that he takes it, or what he saw there. */
-const stormEntrySchema = object({
+export const stormEntrySchema = object({
   id: uuid('The id of the entry'),
   storm: uuid('The id of the storm day'),
   at: instant,

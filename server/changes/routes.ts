@@ -10,7 +10,7 @@ import { takeInAll } from './apply';
 /** A device that was away all day sends its changes in portions of this many. */
 const MOST_CHANGES = 200;
 
-const bodySchema = object({
+export const changesSchema = object({
   changes: array(mixed().nullable())
     .required('The changes are missing.')
     .max(MOST_CHANGES, `At most ${MOST_CHANGES} changes at once.`),
@@ -19,7 +19,7 @@ const bodySchema = object({
 export function changeRoutes(door: Door, keys: SealKeys, wake: () => void): Router {
   const router = Router();
   router.post('/changes', requireAccountEvenOff, csrfProtection, requireNamed, async (request, response) => {
-    const body = bodyOf(bodySchema, request);
+    const body = bodyOf(changesSchema, request);
     const received = {
       at: () => Date.now(),
       passwordAt: request.session.passwordAt ?? request.session.signedInAt ?? 0,

@@ -20,7 +20,7 @@ const addressSchema = object({
     .matches(/^[0-9a-f]{64}$/, 'The address names no photo.')
     .required(),
 });
-const placeSchema = object({
+export const placeSchema = object({
   at: number()
     .typeError('Say at which byte the piece begins: at=0.')
     .integer('A piece begins at a whole byte.')

@@ -13,7 +13,7 @@ import { csrfProtection } from '../sessions/routes';
 import { accountOf, requireAccount, requireLead } from '../sessions/session';
 
 const id = string().uuid('The address names nothing that is held.').required();
-const settleSchema = object({
+export const leftOutSchema = object({
   words: string()
     .trim()
     .min(10, 'Say why it stays unsealed, in at least 10 characters.')
@@ -21,7 +21,7 @@ const settleSchema = object({
     .required('Say why it stays unsealed.'),
 });
 
-const groupSchema = object({
+export const heldEntriesSchema = object({
   inspection: string().uuid('The inspection is named by its id.').required('Name the inspection.'),
   by: string().uuid('A person is named by their id.').required('Say whose.'),
   take: boolean().required('Say whether it is taken in.'),
@@ -100,7 +100,7 @@ export function heldRoutes(door: Door, keys: SealKeys): Router {
   /** What somebody sent after they were switched off, of one house: taken in as theirs, in its order, or left out as a whole. */
   router.post('/held', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const { inspection, by, take, words } = bodyOf(groupSchema, request);
+    const { inspection, by, take, words } = bodyOf(heldEntriesSchema, request);
     const which = and(eq(held.inspection, inspection), eq(held.by, by), isNull(held.settledAt), not(isDecision));
     const [author, rows] = await door.inOffice(account.office, async (tx) => {
       const [known] = await tx.select().from(accounts).where(eq(accounts.id, by));
@@ -123,7 +123,7 @@ export function heldRoutes(door: Door, keys: SealKeys): Router {
   router.post('/held/:id', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const which = id.validateSync(request.params.id);
-    const { words } = bodyOf(settleSchema, request);
+    const { words } = bodyOf(leftOutSchema, request);
     await door.inOffice(account.office, async (tx) => {
       const [row] = await tx
         .update(held)

@@ -14,7 +14,7 @@ import { accountOf, requireAccount } from '../sessions/session';
 import { listOf, listSchema } from './list';
 import { changedSince, inspectionIn, seenBy, shownTo } from './queries';
 
-const cursorSchema = object({
+export const cursorSchema = object({
   since: number()
     .typeError('Say since which count: since=0.')
     .integer('A count is a whole number.')

@@ -27,14 +27,14 @@ const years = (what: string) =>
     .max(100, `${what}: at most 100 years.`)
     .nullable()
     .defined(`${what}: say how many years, or null for ever.`);
-const yearsSchema = object({
+export const yearsSchema = object({
   photo: years(KEPT.photo),
   owner: years(KEPT.owner),
   note: years(KEPT.note),
   draft: years(KEPT.draft),
   view: years(KEPT.view),
 });
-const destroySchema = object({
+export const destroySchema = object({
   inspection: string().uuid('The inspection is named by its id.').required('Name the inspection.'),
   kind: mixed<Kept>()
     .oneOf(Object.keys(KEPT) as Kept[], `One of ${Object.keys(KEPT).join(', ')} is destroyed, nothing else.`)

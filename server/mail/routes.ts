@@ -12,10 +12,10 @@ import { accountOf, requireAccount, requireLead, sameOrigin } from '../sessions/
 import { postMail } from './outbox';
 
 const MOST = 100;
-const forgottenSchema = object({
+export const forgottenSchema = object({
   login: string().trim().lowercase().required('Give your sign-in name.').max(100, 'At most 100 characters.'),
 });
-const ownSchema = object({
+export const ownAddressSchema = object({
   email: string()
     .trim()
     .email('That is no mail address.')
@@ -45,7 +45,7 @@ export function mailRoutes(door: Door, keys: SealKeys, wake: () => void, publicU
 
   router.patch('/account', requireAccount, csrfProtection, async (request, response) => {
     const { id, office } = accountOf(request);
-    const { email } = bodyOf(ownSchema, request);
+    const { email } = bodyOf(ownAddressSchema, request);
     await door.inOffice(office, (tx) =>
       tx
         .update(accounts)

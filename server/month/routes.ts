@@ -5,7 +5,7 @@ import { queryOf } from '../as-sent';
 import type { Door, Transaction } from '../database/client';
 import { accountOf, requireAccount, requireInspector } from '../sessions/session';
 
-const monthSchema = object({
+export const monthSchema = object({
   month: string()
     .matches(/^20\d\d-(0[1-9]|1[0-2])$/, 'A month is written like 2026-11.')
     .required('Say which month, like 2026-11.'),

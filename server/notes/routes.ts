@@ -11,7 +11,7 @@ import { csrfProtection } from '../sessions/routes';
 import { accountOf, requireAccount, requireInspector } from '../sessions/session';
 
 const id = string().uuid('The address names no inspection.').required();
-const noteSchema = object({
+export const noteSchema = object({
   words: string().trim().required('Write the note.').max(2000, 'A note has at most 2,000 characters.'),
 });
 

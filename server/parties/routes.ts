@@ -22,7 +22,7 @@ const LINK_MS = 30 * 24 * 3600 * 1000;
 const OUTSIDE = (Object.keys(ROLES) as Role[]).filter(isOutside);
 
 const id = string().uuid('The address names nobody and nothing.').required();
-const wantedSchema = object({
+export const partySchema = object({
   account: string().uuid('A contractor is named by their id.').optional(),
   name: string().trim().max(200, 'The name: at most 200 characters.').optional(),
 }).test(
@@ -74,7 +74,7 @@ export function partyRoutes(door: Door, keys: SealKeys): Router {
     const by = accountOf(request);
     requireInspector(by);
     const inspection = id.validateSync(request.params.id);
-    const { account, name } = bodyOf(wantedSchema, request);
+    const { account, name } = bodyOf(partySchema, request);
     const made = await door.inOffice(by.office, async (tx) => {
       const { header } = await decidedHouse(tx, by, inspection);
       if (account === undefined) {

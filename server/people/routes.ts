@@ -27,7 +27,7 @@ const INVITED_MS = 7 * 24 * 3600 * 1000;
 
 const line = (what: string, most = 200) => oneLine(what, most);
 const role = mixed<Role>().oneOf(Object.keys(ROLES) as Role[], 'There is no such role.');
-const inviteSchema = object({
+export const inviteSchema = object({
   role: role.required('Choose a role.'),
   name: line('The name').required('Whom do you invite?'),
   /** Of a contractor, or of one who leads a firm. */
@@ -35,23 +35,23 @@ const inviteSchema = object({
   /** The link goes there, too. */
   email: line('The mail address').email('That is no mail address.').default(''),
 });
-const joinSchema = object({
+export const joinSchema = object({
   token: string().required('The link is not whole; open it as it was sent.').max(200),
   name: line('The name').default(''),
   login: line('A sign-in name', 100).lowercase().default(''),
   password: newPassword,
 });
-const changeSchema = object({
+export const personChangeSchema = object({
   role: role.optional(),
   active: boolean().optional(),
   firm: line('The firm').min(1, 'Name the firm.').optional(),
 });
-const passwordSchema = object({
+export const passwordSchema = object({
   password: string().required('Give your present password.').max(200),
   next: newPassword,
 });
-const againSchema = object({ password: string().required('Give your password.').max(200) });
-const officeSchema = object({
+export const passwordAgainSchema = object({ password: string().required('Give your password.').max(200) });
+export const officeChangeSchema = object({
   offlineHours: number()
     .typeError('Hours are a number.')
     .integer('Whole hours.')
@@ -258,7 +258,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
   router.patch('/people/:id', requireAccount, requirePeopleLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     const person = id.validateSync(request.params.id);
-    const wanted = bodyOf(changeSchema, request);
+    const wanted = bodyOf(personChangeSchema, request);
     await door.inOffice(account.office, async (tx) => {
       await heldOffice(tx, account.office);
       const [known] = await tx
@@ -326,7 +326,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
   /** Whoever signs after more than a day gives the password again. */
   router.post('/session/password', requireAccount, csrfProtection, slow, async (request, response) => {
     const account = accountOf(request);
-    const { password } = bodyOf(againSchema, request);
+    const { password } = bodyOf(passwordAgainSchema, request);
     await requirePassword(account, password);
     request.session.passwordAt = Date.now();
     response.json({ done: true });
@@ -334,7 +334,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
 
   router.patch('/office', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const { offlineHours } = bodyOf(officeSchema, request);
+    const { offlineHours } = bodyOf(officeChangeSchema, request);
     await door.inOffice(account.office, async (tx) => {
       await tx.update(offices).set({ offlineHours }).where(eq(offices.id, account.office));
       await logPeople(tx, keys, account, account.id, `let decisions arrive ${offlineHours} hours after they were signed without signal`); // prettier-ignore

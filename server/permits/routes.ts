@@ -11,7 +11,7 @@ import { PermitRefused, type PermitService } from './service';
 
 const MOST = 100;
 const id = string().uuid('The address names nothing that was sent.').required();
-const findSchema = object({
+export const findPermitSchema = object({
   number: string().trim().max(60, 'A permit number has at most 60 characters.'),
   address: string().trim().max(200, 'An address has at most 200 characters.'),
 });
@@ -22,7 +22,7 @@ export function permitRoutes(door: Door, service: PermitService | undefined, wak
   const router = Router();
   router.get('/permits', requireAccount, async (request, response) => {
     requireInspector(accountOf(request));
-    const { number, address } = queryOf(findSchema, request);
+    const { number, address } = queryOf(findPermitSchema, request);
     if (!number && !address)
       throw new Problem(422, 'What to look for', 'Give the number of the permit, or the address.');
     if (!service) throw NONE;

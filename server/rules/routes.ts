@@ -16,7 +16,7 @@ import type { Account } from '../sessions/account';
 import { accountOf, requireAccount, requireLead } from '../sessions/session';
 import { newestRules } from './queries';
 
-const adoptSchema = object({
+export const adoptSchema = object({
   profile: mixed<object>().required('The rules are missing.'),
   reason: string()
     .trim()

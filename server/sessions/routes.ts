@@ -19,7 +19,7 @@ const csrf = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csr
 /** Refuses every change that does not carry the session's own token. */
 export const csrfProtection = csrf.csrfSynchronisedProtection;
 
-const credentialsSchema = object({
+export const credentialsSchema = object({
   login: string()
     .trim()
     .lowercase()

@@ -13,7 +13,7 @@ import { newPassword } from '../people/password';
 import { Problem } from '../problems';
 import { sameOrigin } from '../sessions/session';
 
-const setupSchema = object({
+export const setupSchema = object({
   office: string()
     .trim()
     .required('Give the name of the office.')

@@ -15,19 +15,19 @@ import { accountOf, requireAccount, requireInspector, requireLead } from '../ses
 const MOST_STORMS = 20;
 const MOST_ENTRIES = 100;
 const id = string().uuid('The address names no storm day.').required();
-const openSchema = object({
+export const stormSchema = object({
   id: string().uuid('The id of a storm day is a UUID.').required('A storm day has an id.'),
   name: string().trim().required('Name the storm day.').max(100, 'The name: at most 100 characters.'),
   day: string()
     .matches(/^\d{4}-\d{2}-\d{2}$/, 'The day is an ISO date, like 2026-12-09.')
     .required('Give the day.'),
 });
-const entriesSchema = object({
+export const stormEntriesSchema = object({
   entries: array()
     .required('Entries are sent as a list.')
     .max(MOST_ENTRIES, `At most ${MOST_ENTRIES} entries at once.`),
 });
-const sinceSchema = object({ since: number().integer().min(0).default(0) });
+export const stormSinceSchema = object({ since: number().integer().min(0).default(0) });
 
 const ID_IN_USE = 'Something else was recorded under this number. Record it anew.';
 
@@ -73,7 +73,7 @@ export function stormRoutes(door: Door): Router {
 
   router.post('/storms', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const { id, name, day } = bodyOf(openSchema, request);
+    const { id, name, day } = bodyOf(stormSchema, request);
     await door.inOffice(account.office, async (tx) => {
       const made = await tx.insert(storms).values({ id, name, day, office: account.office, by: account.id }).onConflictDoNothing().returning({ id: storms.id }); // prettier-ignore
       const [there] = made.length > 0 ? [{ name, day }] : await tx.select().from(storms).where(eq(storms.id, id));
@@ -86,7 +86,7 @@ export function stormRoutes(door: Door): Router {
     const account = accountOf(request);
     requireInspector(account);
     const storm = id.validateSync(request.params.id);
-    const { since } = queryOf(sinceSchema, request);
+    const { since } = queryOf(stormSinceSchema, request);
     const rows = await door.inOffice(account.office, async (tx) => {
       await stormIn(tx, storm);
       return tx
@@ -103,7 +103,7 @@ export function stormRoutes(door: Door): Router {
     const account = accountOf(request);
     requireInspector(account);
     const storm = id.validateSync(request.params.id);
-    const { entries } = bodyOf(entriesSchema, request);
+    const { entries } = bodyOf(stormEntriesSchema, request);
     // A portion is one transaction: others see what a phone brings back whole, or not yet.
     const results = await door.inOffice(account.office, async (tx) => {
       const day = await stormIn(tx, storm);
