@@ -113,6 +113,7 @@ export class Office {
         OUTBOX_FOLDER: join(this.folder, 'outbox'),
         ...this.settings,
         SEAL_KEYS: KEYS,
+        EPOCHS_FILE: join(this.folder, 'epochs.json'),
       },
     });
     const { server } = this;

@@ -24,6 +24,7 @@ import { mailRoutes } from './mail/routes';
 import { monthRoutes } from './month/routes';
 import { noteRoutes } from './notes/routes';
 import { partyRoutes } from './parties/routes';
+import { Epochs, sayEpoch } from './epoch/epoch';
 import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
 import { sessionRoutes } from './sessions/routes';
@@ -51,6 +52,8 @@ interface Options extends Omit<Connection, 'db'> {
   readonly permits?: PermitService | undefined;
   /** Under which address people reach the office, for links in mails; without it they say the way from that address on. */
   readonly publicUrl?: string;
+  /** Which copy of itself each office is; asked for by itself where it is left out. */
+  readonly epochs?: Epochs;
   /** Folder of the built web application; without it the server answers the API alone. */
   readonly webFolder?: string;
 }
@@ -73,6 +76,7 @@ export function createApp({
   wake = () => undefined,
   publicUrl = '',
   permits,
+  epochs = new Epochs(door),
 }: Options): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -138,7 +142,7 @@ export function createApp({
       cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: WEEK_MS },
     }),
   );
-  api.use(readAccount(door));
+  api.use(readAccount(door), sayEpoch(epochs));
   api.use(express.json({ limit: BODY_LIMIT }));
   api.use(
     sessionRoutes(door, sessionSecret),

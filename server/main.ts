@@ -10,6 +10,7 @@ import { connect } from './database/client';
 import { giveServerRole, migrate, oneAfterTheOther, requireServerRole, serverUrlOf } from './database/migrate';
 import { loadDemo } from './demo/load';
 import { EvidenceStore } from './evidence/store';
+import { Epochs, settleEpochs } from './epoch/epoch';
 import { writeAnchor } from './ledger/anchor';
 import { putToRest } from './inspections/rest';
 import { openKeys } from './ledger/keys';
@@ -45,6 +46,8 @@ const evidenceFolder = resolve(process.env.EVIDENCE_FOLDER ?? join(root, '.data'
 
 /** The keys that seal decisions, and where each day's last seals are written down. */
 const sealKeysFile = resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json'));
+/** Which copies of themselves the offices were, and how far their ledgers had come: beside the keys, where no backup brings it back. */
+const epochsFile = resolve(process.env.EPOCHS_FILE ?? join(dirname(sealKeysFile), 'epochs.json'));
 const anchorFolder = resolve(process.env.ANCHOR_FOLDER ?? join(root, '.data', 'anchors'));
 const HOUR_MS = 3600_000;
 /** Where mails are written to, as files. */
@@ -67,6 +70,7 @@ async function main(): Promise<void> {
       await giveServerRole(owner.pool, serverUrl);
       if (process.env.DEMO === '1') await loadDemo(owner, keys, new EvidenceStore(evidenceFolder));
       await bringUp(owner.door, keys);
+      await settleEpochs(owner.door, keys, epochsFile);
     });
     await owner.pool.end();
   }
@@ -75,9 +79,20 @@ async function main(): Promise<void> {
   const anchor = () =>
     writeAnchor(connection.door, anchorFolder).catch((err: unknown) => log.warn({ err }, 'no anchor was written'));
   const rest = () => putToRest(connection.door).catch((err: unknown) => log.warn({ err }, 'nothing was put to rest'));
+  const epochs = new Epochs(connection.door);
+  /** How far the ledgers have come is written down after every seal: a number that a restore forgets is used by nobody again. */
+  let settling: Promise<void> = Promise.resolve();
+  const settle = () =>
+    (settling = settling
+      .then(() => settleEpochs(connection.door, keys, epochsFile))
+      .then(
+        () => epochs.forget(),
+        (err: unknown) => log.warn({ err }, 'how far the ledgers have come was not written down'),
+      ));
+  await settle();
   await anchor();
   await rest();
-  setInterval(() => void Promise.all([anchor(), rest()]), HOUR_MS).unref();
+  setInterval(() => void Promise.all([anchor(), rest(), settle()]), HOUR_MS).unref();
 
   const permits = process.env.PERMIT_SERVICE_URL ? permitService(process.env.PERMIT_SERVICE_URL.replace(/\/$/, '')) : undefined; // prettier-ignore
   let queue: Awaited<ReturnType<typeof startQueue>> | undefined;
@@ -88,7 +103,11 @@ async function main(): Promise<void> {
     keys,
     evidenceFolder,
     webFolder: join(root, 'app', 'dist'),
-    wake: () => queue?.wake(),
+    wake: () => {
+      queue?.wake();
+      void settle();
+    },
+    epochs,
     permits,
     ...(process.env.PUBLIC_URL && { publicUrl: process.env.PUBLIC_URL.replace(/\/$/, '') }),
     ...(trustProxy && { trustProxy: /^\d+$/.test(trustProxy) ? Number(trustProxy) : trustProxy }),

@@ -522,6 +522,11 @@ const photoParameters: Json[] = [
 ];
 /** Whose device it is: refused where the session is somebody else’s. */
 const accountParameter = { name: 'x-account', in: 'header', required: true, schema: uuid };
+/** Which copy of the office a device has heard of: nothing is taken on another. Again: what it was told was taken, before that. */
+const epochParameters = [
+  { name: 'x-epoch', in: 'header', schema: uuid },
+  { name: 'x-again', in: 'header', schema: { const: '1' } },
+];
 const signedIn = { security: [{ session: [] }] };
 const inspectorsOnly = { security: [{ session: ['inspector', 'lead'] }] };
 const leadOnly = { security: [{ session: ['lead'] }] };
@@ -940,9 +945,9 @@ export function openApi(): Json {
         post: {
           summary: 'Take in what was recorded on a device; the same change twice is one change',
           ...signedIn,
-          parameters: [...protectedChange.parameters, accountParameter],
+          parameters: [...protectedChange.parameters, accountParameter, ...epochParameters],
           ...body('Changes'),
-          responses: answers('200', 'Results', 'One result a change', ['401', '403', '409', '413', '422']),
+          responses: answers('200', 'Results', 'One result a change', ['401', '403', '409', '412', '413', '422']),
         },
       },
     },

@@ -8,8 +8,10 @@ interface Shelves extends DBSchema {
   queue: { key: number; value: Change };
   /** Changes that the office cannot take, with its sentence; kept until somebody has read it. */
   aside: { key: number; value: SetAside };
-  /** How far the office had counted when it was asked last, under `cursor`. */
-  meta: { key: string; value: number };
+  /** How far the office had counted when it was asked last, under `cursor`; which copy of itself it was, under `epoch`. */
+  meta: { key: string; value: number | string };
+  /** Changes that the office has taken, with when: sent again, where it is brought back from a backup that lacks them. */
+  sent: { key: number; value: Sent };
   /** Photos that were taken here, by their SHA-256. */
   photos: { key: string; value: KeptPhoto };
 }
@@ -22,6 +24,13 @@ export interface KeptPhoto {
   readonly held: number;
   readonly whole: boolean;
 }
+
+interface Sent {
+  readonly at: number;
+  readonly change: Change;
+}
+/** So long a device can tell an office what it was told. */
+const SENT_KEPT_MS = 90 * 86_400_000;
 
 export interface Waiting {
   readonly key: number;
@@ -44,7 +53,7 @@ export class Device {
   private constructor(private readonly db: IDBPDatabase<Shelves>) {}
 
   static async open(account: string): Promise<Device> {
-    const db = await openDB<Shelves>(nameOf(account), 4, {
+    const db = await openDB<Shelves>(nameOf(account), 5, {
       upgrade(shelves, from) {
         if (from < 1) {
           shelves.createObjectStore('inspections', { keyPath: 'id' });
@@ -53,14 +62,19 @@ export class Device {
         if (from < 2) shelves.createObjectStore('aside', { autoIncrement: true });
         if (from < 3) shelves.createObjectStore('photos', { keyPath: 'sha256' });
         if (from < 4) shelves.createObjectStore('meta');
+        if (from < 5) shelves.createObjectStore('sent', { autoIncrement: true });
       },
     });
     return new Device(db);
   }
 
-  /** Takes away all that is kept here for an account. */
-  static async remove(account: string): Promise<void> {
-    await deleteDB(nameOf(account));
+  /** Takes away what the office has of an account; all of it, where nothing was sent lately. */
+  static async remove(account: string, now: number): Promise<void> {
+    const device = await Device.open(account);
+    await device.forget(now);
+    const keeps = (await device.sent(now)).length > 0;
+    device.close();
+    if (!keeps) await deleteDB(nameOf(account));
     const storm = await openDB(stormShelf(account));
     const waits = storm.objectStoreNames.contains('waiting') && (await storm.count('waiting')) > 0;
     storm.close();
@@ -72,18 +86,21 @@ export class Device {
     queue: Waiting[];
     aside: Map<number, SetAside>;
     cursor: number;
+    epoch: string | undefined;
   }> {
     const tx = this.db.transaction(['inspections', 'queue', 'aside', 'meta']);
-    const [inspections, keys, changes, asideKeys, aside, cursor = 0] = await Promise.all([
+    const [inspections, keys, changes, asideKeys, aside, cursor = 0, epoch] = await Promise.all([
       tx.objectStore('inspections').getAll(),
       tx.objectStore('queue').getAllKeys(),
       tx.objectStore('queue').getAll(),
       tx.objectStore('aside').getAllKeys(),
       tx.objectStore('aside').getAll(),
       tx.objectStore('meta').get('cursor'),
+      tx.objectStore('meta').get('epoch'),
     ]);
     return {
-      cursor,
+      cursor: Number(cursor),
+      epoch: epoch === undefined ? undefined : String(epoch),
       inspections: inspections.map(carriedOver),
       queue: keys.map((key, i) => ({ key, change: ofOldDevice(changes[i]) as Change })),
       aside: new Map(
@@ -100,15 +117,68 @@ export class Device {
     return (await Promise.all(kept))[0];
   }
 
-  /** Takes changes out of the queue once the office has answered for them, and sets aside those that it refused. */
-  async settle(keys: readonly number[], refused: readonly SetAside[]): Promise<number[]> {
-    const tx = this.db.transaction(['queue', 'aside'], 'readwrite');
+  /** Takes changes out of the queue once the office has answered for them: sets aside those that it refused, and keeps for a while what it took. */
+  async settle(
+    keys: readonly number[],
+    refused: readonly SetAside[],
+    taken: readonly Change[],
+    at: number,
+  ): Promise<number[]> {
+    const tx = this.db.transaction(['queue', 'aside', 'sent'], 'readwrite');
     const [added] = await Promise.all([
       Promise.all(refused.map((one) => tx.objectStore('aside').add(one))),
+      ...taken.map((change) => tx.objectStore('sent').add({ at, change })),
       ...keys.map((key) => tx.objectStore('queue').delete(key)),
       tx.done,
     ]);
     return added;
+  }
+
+  /** What the office has taken, in its order; what is too old goes. */
+  async sent(now: number): Promise<Waiting[]> {
+    const tx = this.db.transaction('sent', 'readwrite');
+    const [keys, all] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()]);
+    const isOld = (i: number) => all[i]!.at < now - SENT_KEPT_MS;
+    await Promise.all([...keys.filter((_, i) => isOld(i)).map((key) => tx.store.delete(key)), tx.done]);
+    return keys.flatMap((key, i) => (isOld(i) ? [] : [{ key, change: all[i]!.change }]));
+  }
+
+  /** Sets aside what the office does not take again. */
+  async setAside(keys: readonly number[], refused: readonly SetAside[]): Promise<number[]> {
+    const tx = this.db.transaction(['sent', 'aside'], 'readwrite');
+    const [added] = await Promise.all([
+      Promise.all(refused.map((one) => tx.objectStore('aside').add(one))),
+      ...keys.map((key) => tx.objectStore('sent').delete(key)),
+      tx.done,
+    ]);
+    return added;
+  }
+
+  /** Keeps which copy of itself the office is; of another one nothing is known, and no photo is whole there. */
+  async keepEpoch(epoch: string, isOther: boolean): Promise<void> {
+    const tx = this.db.transaction(['meta', 'photos'], 'readwrite');
+    const photos = isOther ? await tx.objectStore('photos').getAll() : [];
+    await Promise.all([
+      tx.objectStore('meta').put(epoch, 'epoch'),
+      ...(isOther ? [tx.objectStore('meta').put(0, 'cursor')] : []),
+      ...photos.map((one) => tx.objectStore('photos').put({ ...one, held: 0, whole: false })),
+      tx.done,
+    ]);
+  }
+
+  /** Takes what the office has off the device, but for what was sent to it lately, with its photos. */
+  async forget(now: number): Promise<void> {
+    const named = new Set(
+      (await this.sent(now)).flatMap(({ change }) => (change.type === 'evidence' ? (change.is?.photo?.sha256 ?? []) : [])), // prettier-ignore
+    );
+    const tx = this.db.transaction(['inspections', 'meta', 'photos'], 'readwrite');
+    const photos = await tx.objectStore('photos').getAllKeys();
+    await Promise.all([
+      tx.objectStore('inspections').clear(),
+      tx.objectStore('meta').delete('cursor'),
+      ...photos.filter((sha256) => !named.has(sha256)).map((sha256) => tx.objectStore('photos').delete(sha256)),
+      tx.done,
+    ]);
   }
 
   /** Takes what was set aside away, once its sentence was read. */

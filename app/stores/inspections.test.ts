@@ -17,7 +17,7 @@ import {
   useInspections,
 } from './inspections';
 import { Device } from './device';
-import { Refused, Unreachable, office, type Changed, type ChangeResult } from './office';
+import { OtherEpoch, Refused, Unreachable, epochHeard, hear, office, type Changed, type ChangeResult } from './office';
 
 const ILSE = { name: 'Ilse O’Harrow', role: 'lead' } as const;
 
@@ -26,20 +26,29 @@ const header = { address: '12 Pippin Row', owner: 'Nella D’Arbois', permit: ''
 /** An office in memory that answers, refuses or cannot be reached, as the test wants it. */
 class FakeOffice {
   readonly inspections = new Map<string, Inspection>();
-  readonly taken: Change[] = [];
+  taken: Change[] = [];
   trouble: Error | undefined;
   /** Takes in what comes, but its answer never arrives. */
   losesAnswers = false;
 
-  take = async (changes: readonly Change[]): Promise<ChangeResult[]> => {
+  /** Which copy of itself it is; as the header of every answer says it. */
+  epoch = 'first';
+  private heed(): void {
     if (this.trouble) throw this.trouble;
+    if (epochHeard() !== undefined && epochHeard() !== this.epoch) throw new OtherEpoch(this.epoch);
+    hear(this.epoch);
+  }
+  /** What was sent again, in its order. */
+  readonly again: string[] = [];
+
+  take = async (changes: readonly Change[], again = false): Promise<ChangeResult[]> => {
+    this.heed();
+    if (again) this.again.push(...changes.map(({ id }) => id));
     const results = changes.map((change): ChangeResult => {
       if (this.taken.some((one) => one.id === change.id)) return { id: change.id, status: 'taken-before', revision: 1 };
-      const applied = applyChange(this.inspections.get(change.inspection), change, ILSE);
-      if (!applied.ok) return { id: change.id, status: 'refused', detail: applied.why };
-      this.taken.push(change);
-      const revision = (this.inspections.get(change.inspection)?.revision ?? 0) + 1;
-      this.put({ ...applied.inspection, revision });
+      if (again && change.type === 'decide') return { id: change.id, status: 'held', detail: 'kept for the lead' };
+      const revision = this.takeIn(change);
+      if (typeof revision === 'string') return { id: change.id, status: 'refused', detail: revision };
       return { id: change.id, status: 'taken', revision };
     });
     if (this.losesAnswers) throw new Unreachable('lost');
@@ -58,7 +67,7 @@ class FakeOffice {
     this.counts.set(inspection.id, ++this.count);
   }
   changedSince = async (cursor: number): Promise<Changed> => {
-    if (this.trouble) throw this.trouble;
+    this.heed();
     this.asked.push(`since ${cursor}`);
     if (cursor > this.count) return { inspections: [], gone: [], cursor: 0, more: true, restored: true };
     const newer = [...this.inspections.values()]
@@ -75,7 +84,7 @@ class FakeOffice {
     };
   };
   inspection = async (id: string): Promise<Inspection> => {
-    if (this.trouble) throw this.trouble;
+    this.heed();
     this.asked.push(`one ${id}`);
     const found = this.inspections.get(id);
     if (!found) throw new Refused(404, 'The office has no such inspection.');
@@ -85,11 +94,23 @@ class FakeOffice {
     this.resting.add(id);
     this.put(this.inspections.get(id)!);
   }
-  /** An older copy of the office, which lacks some. */
-  restore(...lost: string[]): void {
-    for (const id of lost) this.inspections.delete(id);
+  /** An older copy of the office, as it stood once it had taken so many changes. */
+  restore(length: number, epoch = 'second'): void {
+    const left = this.taken.slice(0, length);
+    this.taken = [];
+    this.inspections.clear();
+    this.counts.clear();
     this.count = 0;
-    for (const one of this.inspections.values()) this.put(one);
+    this.epoch = epoch;
+    for (const change of left) this.takeIn(change);
+  }
+  private takeIn(change: Change): number | string {
+    const applied = applyChange(this.inspections.get(change.inspection), change, ILSE);
+    if (!applied.ok) return applied.why;
+    this.taken.push(change);
+    const revision = (this.inspections.get(change.inspection)?.revision ?? 0) + 1;
+    this.put({ ...applied.inspection, revision });
+    return revision;
   }
 }
 
@@ -115,6 +136,13 @@ afterEach(() => {
   jest.restoreAllMocks();
 });
 
+/** A house that another device has opened. */
+const openedElsewhere = (n: number): Inspection => {
+  const inspection = `0dd0a7c4-1f5e-4b7a-9c05-00000000000${n}`;
+  const opened = applyChange(undefined, { type: 'open', id: inspection, inspection, at: '2026-12-01T10:00:00Z', header: { ...header, address: `${n} Elsewhere` } }, ILSE); // prettier-ignore
+  if (!opened.ok) throw new Error(opened.why);
+  return opened.inspection;
+};
 const breaker = (id: string) => state().byId[id]?.case.breaker;
 const fact = (inspection: string, path: string, value: string | number | null) =>
   record(touched(inspection, path, value));
@@ -427,19 +455,89 @@ test('a change that the office refuses leaves what the office has', async () => 
   expect([...state().aside.values()].map(({ why }) => why)).toEqual(['Not so.']);
 });
 
-test('an older copy of the office takes nothing off the device, and what it lacks is said to be here alone', async () => {
-  const [kept, lost] = [openInspection(header), openInspection({ ...header, address: '1 Elsewhere' })];
-  fact(lost, 'breaker.ratingA', 50);
-  await settle();
-  expect(state().byId[lost]).toMatchObject({ revision: 2 });
-  fake.restore(lost);
-  await settle();
-  expect(state().byId[kept]).toMatchObject({ revision: 1 });
-  expect(state().byId[lost]).toMatchObject({ revision: 0, case: { breaker: { ratingA: 50 } } });
-  closeStore();
-  await openStore(`person-${account}`, ILSE);
-  await settle();
-  expect(state().byId[lost]).toMatchObject({ revision: 0 });
+describe('an office that was brought back from an older backup', () => {
+  test('gets again what it was told, in its order and under the same numbers, before anything is fetched from it', async () => {
+    const house = openInspection(header);
+    await settle();
+    fact(house, 'breaker.ratingA', 40);
+    await settle();
+    const made = fake.taken.map(({ id }) => id);
+    fake.restore(1);
+    fake.asked.length = 0;
+    fact(house, 'breaker.ratingA', 30); // what waits comes behind what was sent before
+    await settle();
+    expect([fake.again, fake.asked[0]]).toEqual([made, 'since 0']);
+    expect(fake.inspections.get(house)).toMatchObject({ revision: 3, case: { breaker: { ratingA: 30 } } });
+    expect(breaker(house)).toMatchObject({ ratingA: 30 });
+    expect(state()).toMatchObject({ waiting: 0, reach: 'reached', aside: new Map() });
+    await settle();
+    expect(fake.again).toEqual(made); // once
+  });
+
+  test('gets it though others have worked there since, and though the page was loaded anew or its owner had signed out', async () => {
+    const house = openInspection(header);
+    fact(house, 'breaker.ratingA', 40);
+    await settle();
+    await leaveStore();
+    fake.restore(0);
+    for (let n = 0; n < 9; n++) fake.put({ ...openedElsewhere(n), revision: 1 });
+    await openStore(`person-${account}`, ILSE);
+    await settle();
+    expect(fake.inspections.get(house)).toMatchObject({ case: { breaker: { ratingA: 40 } } });
+    expect(Object.keys(state().byId)).toHaveLength(10);
+  });
+
+  test('gets all of it, where the line broke off in the middle; until then nothing is called saved', async () => {
+    const house = openInspection(header);
+    fact(house, 'breaker.ratingA', 40);
+    await settle();
+    fake.restore(0);
+    jest.spyOn(office, 'take').mockImplementationOnce(async () => Promise.reject(new Unreachable('no signal')));
+    await settle();
+    fake.trouble = new Unreachable('no signal');
+    await settle();
+    expect(state().reach).toBe('unreachable');
+    fake.trouble = undefined;
+    await settle();
+    expect(fake.inspections.get(house)).toMatchObject({ case: { breaker: { ratingA: 40 } } });
+    expect(state()).toMatchObject({ waiting: 0, reach: 'reached' });
+  });
+
+  test('is not given a decision again: the lead has it before it holds, and that is said', async () => {
+    const house = openInspection(header);
+    await settle();
+    const decision = { kind: 'corrections-required', conditions: [], dueOn: '2026-12-09', order: null, scope: [...STATIONS], leftOut: '', handover: '', signature: { name: ILSE.name, path: '' } } as const; // prettier-ignore
+    const here = state().byId[house]!;
+    await decide(here, evaluate(here.case), { ...decision, conditions: [], scope: [...STATIONS] });
+    await settle();
+    expect(state().byId[house]!.decisions).toHaveLength(1);
+    fake.restore(1);
+    await settle();
+    expect([...state().aside.values()].map(({ why }) => why)).toEqual(['kept for the lead']);
+    expect(state().byId[house]!.decisions).toHaveLength(0);
+  });
+
+  test('what it lacks and this device never sent is said to be here alone', async () => {
+    fake.put({ ...openedElsewhere(1), revision: 3 });
+    const [id] = fake.inspections.keys();
+    await settle();
+    fake.restore(0);
+    await settle();
+    expect(state().byId[id!]).toMatchObject({ revision: 0 });
+    closeStore();
+    await openStore(`person-${account}`, ILSE);
+    await settle();
+    expect(state().byId[id!]).toMatchObject({ revision: 0 });
+  });
+
+  test('gets it too where it has no other name than before, and has only counted less', async () => {
+    const house = openInspection(header);
+    fact(house, 'breaker.ratingA', 40);
+    await settle();
+    fake.restore(0, 'first');
+    await settle();
+    expect(fake.inspections.get(house)).toMatchObject({ case: { breaker: { ratingA: 40 } } });
+  });
 });
 
 test('undo takes back one entry after the other', async () => {
@@ -579,10 +677,14 @@ describe('signing out', () => {
   const kept = async () =>
     (await indexedDB.databases()).map(({ name }) => name).includes(`careful-latch-person-${account}`);
 
-  test('takes what the office has off the device', async () => {
+  test('takes what the office has off the device, but for what was sent to it within ninety days', async () => {
     openInspection(header);
     await settle();
     await leaveStore();
+    const device = await Device.open(`person-${account}`);
+    expect([(await device.everything()).inspections, (await device.sent(Date.now())).length]).toEqual([[], 1]);
+    device.close();
+    await Device.remove(`person-${account}`, Date.now() + 91 * 86_400_000);
     expect(await kept()).toBe(false);
   });
 

@@ -17,7 +17,7 @@ import {
 import type { Evaluation } from '@careful-latch/core/verdict';
 import { Device, carriedOver, type SetAside, type Waiting } from './device';
 import { drawn } from './drawn';
-import { Refused, Unreachable, askAs, office, type ChangeResult } from './office';
+import { OtherEpoch, Refused, Unreachable, askAs, epochHeard, hear, office, type ChangeResult } from './office';
 import { sha256 } from './sha256';
 import { closePhotos, openPhotos, sendPhotos, usePhotos } from './photos';
 
@@ -79,6 +79,10 @@ let rules: Rules | undefined;
 let queue: Waiting[] = [];
 /** How far the office had counted when it was asked last. */
 let cursor = 0;
+/** Which copy of itself the office was when it was asked last, as the device keeps it. */
+let epochKept: string | undefined;
+/** Whether all of the office is asked for again: what it does not answer then, it lacks. */
+let asksAll = false;
 /** Inspections of which the office has something else than this device: fetched one by one. */
 const owed = new Set<string>();
 /** Whether the office is to be asked what others have changed; an entry of one's own asks nothing. */
@@ -120,6 +124,8 @@ export async function openStore(account: string, who: Person, anew = false): Pro
   askAs(account);
   device = await Device.open(account);
   const kept = await device.everything();
+  hear(kept.epoch);
+  epochKept = kept.epoch;
   openPhotos(
     device,
     ({ inspection, sha256 }) => get().byId[inspection]?.evidence.some(({ photo }) => photo?.sha256 === sha256) ?? false,
@@ -150,11 +156,13 @@ export function closeStore(): void {
   device = undefined;
   closePhotos();
   askAs(undefined);
+  hear(undefined);
   queue = [];
   cursor = 0;
   owed.clear();
   letGo.clear();
   asksOthers = true;
+  asksAll = false;
   writing = Promise.resolve();
   sessionStorage.removeItem(UNDOS);
   set(CLOSED);
@@ -172,7 +180,7 @@ export async function leaveStore(): Promise<void> {
   await writing;
   const sent = device !== undefined && allSent();
   closeStore();
-  if (sent) await Device.remove(owner);
+  if (sent) await Device.remove(owner, Date.now());
 }
 
 function sendSoon(): void {
@@ -302,31 +310,45 @@ function settled(change: Change, result: ChangeResult | undefined): void {
   set((state) => ({ byId: { ...state.byId, [id]: { ...here, revision, decisions } } }));
 }
 
-/** Sends the first changes that wait, and settles each by its own answer. */
-async function sendPortion(target: Device, most = PORTION): Promise<void> {
-  const portion = queue.slice(0, most);
-  let results: readonly ChangeResult[];
+/** What the office answers to each of some changes; where it cannot read the portion, to each half, until the one is found. */
+async function answersTo(changes: readonly Change[], again = false): Promise<readonly ChangeResult[]> {
   try {
-    results = await office.take(portion.map((one) => one.change));
+    return await office.take(changes, again);
   } catch (error) {
     if (!(error instanceof Refused) || !UNREADABLE.includes(error.status)) throw error;
-    if (portion.length > 1) return sendPortion(target, Math.ceil(portion.length / 2)); // until the one is found
-    results = [{ id: null, status: 'refused', detail: error.message }];
+    if (changes.length === 1) return [{ id: null, status: 'refused', detail: error.message }];
+    const half = Math.ceil(changes.length / 2);
+    return [...(await answersTo(changes.slice(0, half), again)), ...(await answersTo(changes.slice(half), again))];
   }
-  const refused = portion.flatMap(({ change }, i) => {
+}
+
+/** What of some changes the office does not take, each with its sentence. */
+const refusedOf = (portion: readonly Waiting[], results: readonly ChangeResult[]) =>
+  portion.flatMap(({ key, change }, i) => {
     const result = results[i];
-    return result?.status === 'refused' || result?.status === 'held' ? [{ change, why: result.detail }] : [];
+    return result && 'detail' in result ? [{ key, change, why: result.detail }] : [];
   });
+
+/** Says what was set aside, by the keys that it has on the device. */
+const sayAside = (keys: readonly number[], refused: readonly SetAside[]) =>
+  set(({ aside }) => ({ aside: new Map([...aside, ...refused.map((one, i) => [keys[i]!, one] as const)]) }));
+
+/** Sends the first changes that wait, and settles each by its own answer. */
+async function sendPortion(target: Device): Promise<void> {
+  const portion = queue.slice(0, PORTION);
+  const results = await answersTo(portion.map((one) => one.change));
+  const all = refusedOf(portion, results);
+  const refused = all.map(({ change, why }) => ({ change, why }));
   for (const [i, { change }] of portion.entries()) settled(change, results[i]);
   const keys = await target.settle(
     portion.map((one) => one.key),
     refused,
+    portion.flatMap(({ key, change }) => (all.some((one) => one.key === key) ? [] : [change])),
+    Date.now(),
   );
   queue = queue.slice(portion.length);
-  set((state) => ({
-    waiting: Math.max(0, state.waiting - portion.length),
-    aside: new Map([...state.aside, ...refused.map((one, i) => [keys[i]!, one] as const)]),
-  }));
+  set((state) => ({ waiting: Math.max(0, state.waiting - portion.length) }));
+  sayAside(keys, refused);
   await keepAsShown(target, new Set(portion.map(({ change }) => change.inspection)));
 }
 
@@ -413,22 +435,80 @@ async function keptHereAlone(target: Device, ids: readonly string[]): Promise<vo
 
 /** Fetches what others have changed since the office was asked last; what it does not answer stays as it is. */
 async function fetchChanged(target: Device): Promise<void> {
-  let all: Set<string> | undefined;
+  const all = asksAll ? new Set<string>() : undefined;
   for (let more = true; more && device === target;) {
     const asked = new Map(edits);
     const answer = await office.changedSince(cursor);
-    if (answer.restored) all = new Set();
+    if (answer.restored) throw new OtherEpoch(epochHeard() ?? ''); // an older copy, whatever it calls itself
     for (const { id } of answer.inspections) all?.add(id);
     await put(target, answer.inspections, asked, answer.cursor, answer.gone);
     cursor = answer.cursor;
     more = answer.more;
   }
+  asksAll = false;
   const lost =
     all && Object.keys(get().byId).filter((id) => !all.has(id) && !queue.some((one) => one.change.inspection === id));
   // What rests is not answered either: each is asked for by itself before it is said to be here alone.
   if (!lost) return;
   for (const id of lost) owed.add(id);
   await fetchOwed(target);
+}
+
+/**
+ * The office is another copy of itself: before anything is fetched from it, what it was told before is sent again, in its order and
+ * under the same numbers, so that nothing is taken twice. Then all of it is asked for anew. What breaks off here begins anew.
+ */
+async function broughtBack(target: Device, epoch: string): Promise<void> {
+  const before = epochKept;
+  const sent = await target.sent(Date.now());
+  hear(epoch);
+  set((state) => ({ waiting: state.waiting + sent.length })); // none of it is saved at the office
+  let left = sent.length;
+  try {
+    for (let from = 0; from < sent.length; from += PORTION) {
+      const portion = sent.slice(from, from + PORTION);
+      const all = refusedOf(portion, await answersTo(portion.map(({ change }) => change), true)); // prettier-ignore
+      const refused = all.map(({ change, why }) => ({ change, why }));
+      sayAside(
+        await target.setAside(
+          all.map(({ key }) => key),
+          refused,
+        ),
+        refused,
+      );
+      left -= portion.length;
+      set((state) => ({ waiting: Math.max(0, state.waiting - portion.length) }));
+    }
+    await target.keepEpoch(epoch, true);
+    epochKept = epoch;
+    cursor = 0;
+    asksOthers = true;
+    asksAll = true;
+  } catch (error) {
+    hear(before);
+    set((state) => ({ waiting: Math.max(0, state.waiting - left) }));
+    throw error;
+  }
+}
+
+/** Sends what waits and fetches what the office has otherwise; where it was brought back from a backup meanwhile, what it lacks first. */
+async function inStep(target: Device): Promise<void> {
+  try {
+    while (device === target && queue.length > 0) await sendPortion(target);
+    await fetchOwed(target);
+    while (asksOthers) {
+      asksOthers = false;
+      await fetchChanged(target);
+    }
+  } catch (error) {
+    if (!(error instanceof OtherEpoch) || device !== target) throw error;
+    await broughtBack(target, error.epoch);
+    return inStep(target);
+  }
+  const heard = epochHeard();
+  if (heard === undefined || heard === epochKept || device !== target) return;
+  await target.keepEpoch(heard, false);
+  epochKept = heard;
 }
 
 /** Sends what waits, then fetches what the office has otherwise; tries again by itself, ever more slowly, while the office cannot be reached. */
@@ -438,12 +518,7 @@ function send(): Promise<void> {
     if (!target) return;
     clearTimeout(timer);
     try {
-      while (device === target && queue.length > 0) await sendPortion(target);
-      await fetchOwed(target);
-      while (asksOthers) {
-        asksOthers = false;
-        await fetchChanged(target);
-      }
+      await inStep(target);
       pauseMs = 1000;
       localStorage.setItem(CONTACT, String(Date.now()));
       set({ reach: 'reached', asked: true });

@@ -18,6 +18,13 @@ export class Refused extends Error {
   }
 }
 
+/** The office is another copy of itself than this device has heard of: it was brought back from a backup. Nothing was asked of it, nor taken. */
+export class OtherEpoch extends Unreachable {
+  constructor(readonly epoch: string) {
+    super('The office was brought back from a backup. What this device has sent is sent again first.');
+  }
+}
+
 export interface SessionState {
   readonly csrfToken: string | null;
   /** Whoever asks was switched off; what they still send is kept for the lead. */
@@ -262,7 +269,21 @@ export function askAs(id: string | undefined): void {
   account = id;
 }
 
-async function ask<T>(method: string, path: string, body?: object): Promise<T> {
+/** Which copy of the office this device has heard of; undefined before it has heard of any. */
+let epoch: string | undefined;
+export const epochHeard = (): string | undefined => epoch;
+export function hear(of: string | undefined): void {
+  epoch = of;
+}
+
+/** Learns which copy of itself answers. Throws `OtherEpoch` where it is not the one that this device knows. */
+function heed(answered: string | null): void {
+  if (answered === null) return;
+  if (epoch !== undefined && answered !== epoch) throw new OtherEpoch(answered);
+  epoch = answered;
+}
+
+async function ask<T>(method: string, path: string, body?: object, more?: Record<string, string>): Promise<T> {
   let response: Response;
   const bytes = body instanceof Blob;
   const type = bytes ? 'application/octet-stream' : 'application/json';
@@ -273,6 +294,8 @@ async function ask<T>(method: string, path: string, body?: object): Promise<T> {
         ...(body ? { 'content-type': type } : {}),
         ...(token && { 'x-csrf-token': token }),
         ...(account !== undefined && path !== '/session' && { 'x-account': account }),
+        ...(epoch !== undefined && path !== '/session' && { 'x-epoch': epoch }),
+        ...more,
       },
       body: bytes ? body : body && JSON.stringify(body),
       signal: AbortSignal.timeout(PATIENCE_MS),
@@ -284,6 +307,7 @@ async function ask<T>(method: string, path: string, body?: object): Promise<T> {
   // Whatever fails at the office, the walk goes on here: it is asked again later.
   if (response.status >= 500 || !isJson) throw new Unreachable('The office does not answer as it should.');
   const answer = (await response.json()) as T & { detail?: string };
+  if (account !== undefined && path !== '/session') heed(response.headers.get('x-epoch'));
   if (!response.ok) throw new Refused(response.status, answer.detail ?? 'The office refused.');
   return answer;
 }
@@ -295,13 +319,13 @@ async function session(method: string, body?: object): Promise<SessionState> {
 }
 
 /** A change that carries the session's token, where there is a session; where it is out of date, a new one is fetched once. */
-async function change<T>(method: string, path: string, body?: object): Promise<T> {
+async function change<T>(method: string, path: string, body?: object, more?: Record<string, string>): Promise<T> {
   try {
-    return await ask<T>(method, path, body);
+    return await ask<T>(method, path, body, more);
   } catch (error) {
     if (!(error instanceof Refused) || error.status !== 403) throw error; // no token yet, or an old one
     await session('GET');
-    return ask<T>(method, path, body);
+    return ask<T>(method, path, body, more);
   }
 }
 
@@ -385,6 +409,8 @@ export const office = {
     (await change<{ results: { id: string; status: 'taken' | 'refused'; detail?: string }[] }>('POST', `/storms/${id}/entries`, { entries })).results, // prettier-ignore
   mails: () => ask<{ mails: OutboxLine[] }>('GET', '/mails'),
   endOtherSessions: () => change<object>('DELETE', '/sessions'),
-  take: async (changes: readonly Change[]) =>
-    (await change<{ results: ChangeResult[] }>('POST', '/changes', { changes })).results,
+  /** Sends changes; again, those that were taken before the office was brought back from a backup. */
+  take: async (changes: readonly Change[], again = false) =>
+    (await change<{ results: ChangeResult[] }>('POST', '/changes', { changes }, again ? { 'x-again': '1' } : {}))
+      .results,
 };

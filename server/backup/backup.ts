@@ -34,6 +34,7 @@ async function run({ programs, databaseUrl }: Place, name: string, args: readonl
   if (code !== 0) throw new Error(`${name} failed: ${said.trim().split('\n').slice(-3).join(' ')}`);
 }
 
+const UNDEFINED_COLUMN = '42703';
 const DUMP = 'database.dump';
 const PHOTOS = 'photos';
 
@@ -77,5 +78,12 @@ export async function restore(place: Place, folder: string): Promise<void> {
     `--dbname=${new URL(place.databaseUrl).pathname.slice(1)}`,
     join(folder, DUMP),
   ]);
+  // Another copy of itself, whatever the server knows of it: an older backup has no epoch yet, and gets one with the next start.
+  const back = new pg.Client(place.databaseUrl);
+  await back.connect();
+  await back.query('update offices set epoch = gen_random_uuid()').catch((error: { code?: string }) => {
+    if (error.code !== UNDEFINED_COLUMN) throw error;
+  });
+  await back.end();
   if (files.includes(PHOTOS)) await cp(join(folder, PHOTOS), place.evidenceFolder, { recursive: true });
 }

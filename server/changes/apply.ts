@@ -44,8 +44,8 @@ type Result =
 export interface Received {
   at(change: Change): number;
   readonly passwordAt: number;
-  /** Late: its sender is switched off, and it is kept for the lead. From the lead: so it was kept, and the lead takes it in. */
-  readonly as?: 'late' | 'from the lead';
+  /** Again: its sender was told that it was taken, before the office was brought back from a backup. Late: its sender is switched off, and it is kept for the lead. From the lead: so it was kept, and the lead takes it in. */
+  readonly as?: 'late' | 'from the lead' | 'again';
 }
 const HOUR_MS = 3600_000;
 /** A decision that comes later than this after it was signed was signed without signal. */
@@ -182,6 +182,7 @@ export async function counted(tx: Transaction, office: string): Promise<number> 
 const ID_IN_USE = 'Something else was recorded under this number. Record it anew.';
 
 const heldWords = (why: string) => `It is kept for the lead of the office, and not sealed: ${why}`;
+const SENT_AGAIN = 'it was sent again after the office had been brought back from a backup.';
 const SWITCHED_OFF = 'the account was switched off before it arrived.';
 /** More than this of one account does not wait for a lead; what comes after stays on its device. */
 const MOST_LATE = 2000;
@@ -286,6 +287,8 @@ async function takeInNew(
   const before = await inspectionIn(tx, account, change.inspection, true);
   const receivedAt = received.at(change);
   const whyNotHere = whyNotTheirs(account, before, change.type) ?? (change.type === 'decide' && isAhead(change.at) ? AHEAD : undefined); // prettier-ignore
+  if (whyNotHere === undefined && change.type === 'decide' && received.as === 'again')
+    return hold(tx, account, change, SENT_AGAIN);
   if (whyNotHere === undefined && change.type === 'decide' && before && isOffline(change, receivedAt)) {
     const why = await whyHeld(tx, account, before, change, receivedAt);
     if (why !== undefined) return hold(tx, account, change, why);

@@ -23,6 +23,7 @@ export function changeRoutes(door: Door, keys: SealKeys, wake: () => void): Rout
     const received = {
       at: () => Date.now(),
       passwordAt: request.session.passwordAt ?? request.session.signedInAt ?? 0,
+      ...(request.headers['x-again'] !== undefined && { as: 'again' as const }),
       ...(request.switchedOff && { as: 'late' as const }),
     };
     const account = request.switchedOff ?? accountOf(request);

@@ -55,7 +55,9 @@ export const offices = pgTable('offices', {
    * whoever has seen a number has seen all below it: a sequence or a clock would miss what commits late.
    */
   seq: bigint('seq', { mode: 'number' }).notNull().default(0),
-  /** Lines of its ledger, and the SHA-256 of the last. */
+  /** Which copy of itself it is: another after every restore and import, so that devices know what to send again. */
+  epoch: uuid('epoch').notNull().defaultRandom(),
+  /** The number of its ledger's last line, and its SHA-256. */
   ledgerN: integer('ledger_n').notNull().default(0),
   ledgerHead: text('ledger_head').notNull().default(''),
   /** So many hours after it was signed without signal, a decision may still arrive and be sealed. */

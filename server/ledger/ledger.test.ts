@@ -119,7 +119,7 @@ test.each<[string, string, RegExp]>([
   [
     'the last cut off',
     `delete from decisions where id = (select subject::uuid from ledger where n = 4); delete from ledger where n = 4`,
-    /^The end: the office has counted 4 lines, and 3 are there/,
+    /^The end: the office has counted to line 4, and the last is 3/,
   ],
   [
     'a decision put in beside the office',

@@ -87,6 +87,20 @@ export async function sealRules(tx: Transaction, keys: SealKeys, row: typeof rul
   await append(tx, keys, office, { kind: 'rules', subject: String(version), record: rulesHash(row), by });
 }
 
+/** After an older backup came back: the ledger goes on behind the highest number that is known, and says which lines are lost. Resolves with its number. */
+export async function sealRestored(
+  tx: Transaction,
+  keys: SealKeys,
+  office: string,
+  epoch: string,
+  known: number,
+): Promise<number> {
+  const [before] = await tx.select({ n: offices.ledgerN }).from(offices).where(eq(offices.id, office));
+  await tx.update(offices).set({ ledgerN: known }).where(eq(offices.id, office));
+  const did = `brought back from a backup: lines ${before!.n + 1} to ${known} are lost`;
+  return (await append(tx, keys, office, { kind: 'restored', subject: epoch, did })).n;
+}
+
 /** SHA-256 over what was adopted, and why. */
 export const rulesHash = ({ profile, reason }: Pick<typeof rules.$inferInsert, 'profile' | 'reason'>): string =>
   sha256(canonicalText({ profile, reason }));

@@ -3,13 +3,13 @@ import { createHash } from 'node:crypto';
 export const sha256 = (text: string | Buffer): string => createHash('sha256').update(text).digest('hex');
 
 /** What a line of the ledger is about. */
-export type LedgerKind = 'decision' | 'older-decision' | 'key' | 'people' | 'rules' | 'move';
+export type LedgerKind = 'decision' | 'older-decision' | 'key' | 'people' | 'rules' | 'move' | 'restored';
 
 /** What is signed in a line of the ledger: its place, the line before, and what it is about. */
 export interface Line {
   readonly v: 1;
   readonly office: string;
-  /** From 1 on, without gaps. */
+  /** From 1 on, without gaps but those that a line “restored” ends. */
   readonly n: number;
   /** SHA-256 of the JWS before; empty for the first. */
   readonly prev: string;

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Pool, PoolClient } from 'pg';
 import type { JWK } from 'jose';
 import { drizzle } from 'drizzle-orm/node-postgres';
@@ -151,7 +152,7 @@ export async function takeOffice(
         if (data.format !== OFFICE_FORMAT) throw wrong(`the file begins with {"format":"${OFFICE_FORMAT}", …}.`);
         if (!READ_VERSIONS.includes(data.version)) throw wrong(`version ${OFFICE_VERSION} is read here; this is ${JSON.stringify(data.version)}.`); // prettier-ignore
         if (!isObject(data.office)) throw wrong('the office is missing.');
-        await put(client, columns, 'offices', data.office, wrong);
+        await put(client, columns, 'offices', { ...data.office, epoch: randomUUID() }, wrong); // a copy of itself
         office = { id: String(data.office.id), name: String(data.office.name) };
         continue;
       }

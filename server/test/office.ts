@@ -174,6 +174,12 @@ export async function visitor({ app }: Office) {
     },
     change: (...changes: Change[]) =>
       agent.post('/api/changes').set('x-csrf-token', token).set('x-account', account).send({ changes }),
+    /** What a device was told was taken, sent again; by which copy of the office it has heard of. */
+    sentAgain: (changes: readonly Change[], epoch: string) =>
+      agent
+        .post('/api/changes')
+        .set({ 'x-csrf-token': token, 'x-account': account, 'x-epoch': epoch, 'x-again': '1' })
+        .send({ changes }),
     /** The decision on an inspection as it stands at the office. */
     async decisionOn(inspection: string, over: Partial<Decision> = {}) {
       const seen = (await agent.get(`/api/inspections/${inspection}`)).body as Inspection;

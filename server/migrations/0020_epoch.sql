@@ -1,0 +1,1 @@
+ALTER TABLE "offices" ADD COLUMN "epoch" uuid DEFAULT gen_random_uuid() NOT NULL;
