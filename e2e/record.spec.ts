@@ -243,3 +243,31 @@ test(
     await other.close();
   },
 );
+
+test(
+  'an older backup comes back under a phone that was told “saved”: it gives the office all of it again, and the lead what was signed',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn('Joss Linnaker');
+    await walker.openNew('2 Backup Row', 'Una O’Quill', 'Interlock on the panel');
+    await walker.goTo('inlet');
+    await walker.record('inlet.ratingA', '30');
+    const house = page.url().replace(/\/inlet.*/, '');
+    await walker.sign('Corrections required');
+    await expect(page.getByText('Seal holds')).toBeVisible();
+    await office.comeBack();
+    await page.reload();
+    await walker.press('button', /Sign in again to send and fetch/); // sessions are as old as the backup
+    await walker.press('button', /Joss Linnaker/);
+    await expect(page.getByRole('alert')).toContainText('brought back from a backup');
+    await walker.savedAtOffice();
+    const id = house.split('/').at(-1)!;
+    const kept = await (await page.request.get(`${office.address}/api/inspections/${id}`)).json();
+    expect(kept).toMatchObject({ case: { inlet: { ratingA: 30 } }, decisions: [] });
+    await page.goto(`${house}/inlet`);
+    await expect(walker.fact('inlet.ratingA').getByRole('radio', { name: '30', exact: true })).toHaveAttribute('aria-checked', 'true'); // prettier-ignore
+    const { held } = (await (await page.request.get(`${office.address}/api/held`)).json()) as { held: { address: string; why: string }[] }; // prettier-ignore
+    expect(held).toMatchObject([{ address: '2 Backup Row', why: expect.stringContaining('brought back') as unknown }]);
+  },
+);

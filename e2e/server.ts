@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
-import { cpSync, rmSync } from 'node:fs';
+import { cpSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,6 +13,9 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** Of all offices of a run: one that is a copy of another has its seals too. */
 export const KEYS = (process.env.E2E_KEYS ??= join(tmpdir(), `careful-latch-keys-${process.pid}.json`));
+
+/** Where an office writes down how far it has come. */
+const EPOCHS = 'epochs.json';
 
 const portsFrom = 20_000 + Number(process.env.TEST_PARALLEL_INDEX ?? 9) * 1000;
 let portsGiven = 0;
@@ -88,6 +91,19 @@ export class Office {
     if (!this.server) await this.start();
   }
 
+  /** Brings back what was kept as an older backup comes back: what is written down beside the keys stays. */
+  async comeBack(): Promise<void> {
+    await this.stop();
+    const beside = join(this.folder, EPOCHS);
+    const known = readFileSync(beside);
+    await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
+    await asAdmin(`CREATE DATABASE ${this.database} TEMPLATE ${this.database}_kept`);
+    rmSync(this.folder, { recursive: true, force: true });
+    cpSync(`${this.folder}-kept`, this.folder, { recursive: true });
+    writeFileSync(beside, known);
+    await this.start();
+  }
+
   /** A second server of an office, on the same database and files; closed with `stop`. */
   static async beside(one: Office): Promise<Office> {
     const port = await ownPort();
@@ -113,7 +129,7 @@ export class Office {
         OUTBOX_FOLDER: join(this.folder, 'outbox'),
         ...this.settings,
         SEAL_KEYS: KEYS,
-        EPOCHS_FILE: join(this.folder, 'epochs.json'),
+        EPOCHS_FILE: join(this.folder, EPOCHS),
       },
     });
     const { server } = this;
