@@ -1,5 +1,12 @@
 import { and, asc, eq, gt, inArray, notInArray, sql, type SQL } from 'drizzle-orm';
-import { isOutside, issuedToContractor, type Inspection, type Rules, type Signed } from '@careful-latch/core/record';
+import {
+  isOutside,
+  issuedToContractor,
+  may,
+  type Inspection,
+  type Rules,
+  type Signed,
+} from '@careful-latch/core/record';
 import type { Transaction } from '../database/client';
 import { accounts, decisions, inspections, offices, parties } from '../database/schema';
 import { rulesOfAll } from '../rules/queries';
@@ -35,18 +42,22 @@ export const ofSameFirm = ({ id, office, firm }: Pick<Account, 'id' | 'office' |
 const theirs = (account: Account): SQL =>
   sql`(select ${parties.inspection} from ${parties} where ${parties.office} = ${account.office} and ${parties.account} in ${ofSameFirm(account)} and ${parties.until} is null)`;
 
-/** What somebody may see: whoever is of outside what they or their firm are party to, everybody else all of the office but what firms have for themselves. */
+/** What somebody may see: whoever is of outside what they or their firm are party to, whoever is of the office all of it but what firms have for themselves; another nothing. */
 export const seenBy = (account: Account): SQL | undefined =>
   and(
     eq(inspections.office, account.office),
-    isOutside(account.role) ? inArray(inspections.id, theirs(account)) : eq(inspections.selfCheck, false),
+    may(account.role, 'see-own')
+      ? inArray(inspections.id, theirs(account))
+      : may(account.role, 'see-office')
+        ? eq(inspections.selfCheck, false)
+        : sql`false`,
   );
 
 /** What somebody is shown of an inspection that they may see. */
 export const shownTo =
   ({ role }: Account) =>
   (inspection: Inspection): Inspection =>
-    isOutside(role) ? issuedToContractor(inspection) : inspection;
+    may(role, 'see-office') ? inspection : issuedToContractor(inspection);
 
 /** The decisions of some inspections without the records that were sealed, each of which is some seventy times as long. */
 async function decisionsOf(tx: Transaction, ids: readonly string[]): Promise<Map<string, Signed[]>> {

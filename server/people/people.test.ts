@@ -289,6 +289,21 @@ describe('every route of the description, tried by', () => {
     }
   }); // prettier-ignore
 
+  test('somebody of a role that nobody has listed: no house is told, nothing is taken, every other door is shut', async () => {
+    const { who, id } = await invited('tries-auditor', 'reader');
+    const house = randomUUID();
+    await lead.change(opening(house, '78 Unlisted Row'));
+    expect(JSON.stringify((await who.get('/api/inspections?since=0')).body)).toContain('78 Unlisted Row');
+    await office.pool.query("update accounts set role = 'auditor' where id = $1", [id]);
+    expect((await who.get('/api/inspections?since=0')).body).toMatchObject({ inspections: [], more: false });
+    expect((await who.get('/api/inspections/list')).body).toMatchObject({ inspections: [] });
+    expect((await who.get(`/api/inspections/${house}`)).status).toBe(404);
+    for (const change of [opening(randomUUID()), changeOf(touched(house, 'breaker.ratingA', 30))])
+      expect((await who.change(change)).body).toMatchObject({ results: [{ status: 'refused', detail: expect.stringContaining('Nobody has said what') as string }] }); // prettier-ignore
+    for (const route of routes.filter(({ needs }) => needs !== undefined && needs.length > 0))
+      expect([route.path, ((await tried(who, route)) as { status: number }).status]).toEqual([route.path, 403]);
+  });
+
   test('another firm, another office and a switched-off account, for a house that is there: none is told a word of it', async () => {
     const [runa, odd] = [await invited('runa-tries', 'firm-lead', 'Tried & Daughters'), await invited('odd-tries', 'firm-lead', 'Odd & Sons')]; // prettier-ignore
     const far = await leadElsewhere('far-tries');
