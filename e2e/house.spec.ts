@@ -59,7 +59,7 @@ test(
     await answer('labels/inlet-system-type', 'Take up');
     await ilse.page.goto(`${house}visit`);
     const sign = ilse.page.getByTestId('violation-3');
-    await expect(sign).toContainText('Not corrected yet: it is still found');
+    await expect(sign).toContainText('cannot be called corrected: it is still found');
     await ilse.record('labels.inletSign', 'nonseparately');
     await sign.getByRole('button', { name: 'Corrected, seen', exact: true }).click();
     await ilse.sign('Corrections required');
@@ -86,11 +86,11 @@ test(
     await joss.begin('The contractor');
     const [cordHis, breakerHis] = [1, 2].map((n) => joss.page.getByTestId(`violation-${n}`)) as [typeof sign, typeof sign]; // prettier-ignore
     await expect(breakerHis).toContainText('A 30 A breaker with its hold-down.');
-    await expect(joss.page.getByTestId('violation-3')).not.toContainText('Not corrected yet');
+    await expect(joss.page.getByTestId('violation-3')).not.toContainText('cannot be called corrected');
     await joss.record('breaker.ratingA', 30);
     await joss.seenAgain(breakerHis);
     await breakerHis.getByRole('button', { name: 'Corrected, seen', exact: true }).click();
-    await expect(cordHis).toContainText('Not corrected yet: it is still found');
+    await expect(cordHis).toContainText('cannot be called corrected: it is still found');
     await joss.sign('Corrections required');
     await expect(joss.page.getByTestId('signed').first()).toContainText('Violation 2, corrected, seen');
     await expect(joss.page.getByTestId('signed').first()).toContainText('Violation 1, open');
