@@ -13,6 +13,7 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 const reports = join(root, '.data', 'reports');
 const say = (text) => console.log(`· ${text}`);
 const wanted = process.argv.slice(2);
+const MUTATE = 'mutate.test';
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 /** The compiler that checks types in a fifth of the time; linters still read the one before it. */
 const tsc = join(root, 'node_modules', 'typescript-native', 'bin', 'tsc');
@@ -57,19 +58,21 @@ async function suite(name, command, args, env, count) {
   if (counted.passed + counted.failed === 0 || (code !== 0 && counted.failed === 0)) failed++;
 }
 
-const jest = (name, env = {}) =>
+/** A folder’s tests by Jest, or some of them under a name of their own. */
+const jest = (folder, { env = {}, name = folder, only = [] } = {}) =>
   suite(
     name,
     bin('jest'),
     (report) => [
       '-c',
-      `${name}/jest.config.${name === 'app' ? 'js' : 'cjs'}`,
+      `${folder}/jest.config.${folder === 'app' ? 'js' : 'cjs'}`,
       '--json',
       '--outputFile',
       report,
       '--silent=false',
       '--maxWorkers=100%', // of two cores jest would use one
       '--forceExit', // a test that failed may leave a connection open; the rest goes on
+      ...only,
     ],
     () => env,
     (result) => ({ passed: result.numPassedTests, failed: result.numFailedTests + result.numRuntimeErrorTestSuites }),
@@ -102,13 +105,15 @@ async function main() {
   ]);
   await jest('core'); // the build draws its pages meanwhile, which takes one core of two
   await Promise.all([builds, debian]);
-  await jest('tools');
+  await jest('tools', { only: ['--testPathIgnorePatterns', MUTATE] });
+  // The planting of mistakes has a test that takes as long as all others of the tools: it runs where it is named.
+  if (wanted.includes('mutate')) await jest('tools', { name: 'mutate', only: [MUTATE] });
   await jest('app');
   const needsDatabase = wanted.length === 0 || wanted.includes('server') || wanted.includes('e2e');
   if (!needsDatabase) return;
   cluster = await startCluster({ folder: join(root, '.data', 'test-postgres'), say, forTests: true });
   const database = { TEST_DATABASE_URL: cluster.url, POSTGRES_PROGRAMS: postgresPrograms() };
-  await jest('server', database);
+  await jest('server', { env: database });
   if (!journeys) return;
   const browser = chromiumForTests(say);
   await serverBundle(root);
