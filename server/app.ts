@@ -2,7 +2,6 @@ import { createHash } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import connectPgSimple from 'connect-pg-simple';
 import express, { type Express } from 'express';
 import session from 'express-session';
 import expressStaticGzip from 'express-static-gzip';
@@ -28,6 +27,7 @@ import { Epochs, sayEpoch } from './epoch/epoch';
 import { openApi } from './openapi';
 import { answerProblems, notFound, Problem } from './problems';
 import { sessionRoutes } from './sessions/routes';
+import { SessionStore } from './sessions/store';
 import { readAccount } from './sessions/session';
 import { peopleRoutes } from './people/routes';
 import { paperRoutes } from './papers/routes';
@@ -62,6 +62,7 @@ const SESSION_COOKIE = 'careful-latch';
 const WEEK_MS = 7 * 24 * 3600 * 1000;
 /** Largest body, bytes: 200 changes with one drawn signature fit well. */
 const BODY_LIMIT = '1mb';
+const STRANGERS_LIMIT = '16kb';
 
 /** The whole server as an Express application; listens nowhere by itself. */
 export function createApp({
@@ -117,7 +118,6 @@ export function createApp({
 
   app.use('/api', compression({ brotli: BROTLI }));
 
-  const PgStore = connectPgSimple(session);
   const api = express.Router();
   api.get('/openapi.json', (_request, response) => {
     response.json(openApi());
@@ -128,7 +128,7 @@ export function createApp({
   });
   api.use(
     session({
-      store: new PgStore({
+      store: new SessionStore({
         pool,
         tableName: 'session',
         disableTouch: true, // `readAccount` renews it, once in a while: a write for every request would be most of its cost
@@ -143,7 +143,11 @@ export function createApp({
     }),
   );
   api.use(readAccount(door), sayEpoch(epochs));
-  api.use(express.json({ limit: BODY_LIMIT }));
+  // Whoever is not signed in has little to say: what they send is not kept, be it ever so large.
+  const [own, strange] = [express.json({ limit: BODY_LIMIT }), express.json({ limit: STRANGERS_LIMIT })];
+  api.use((request, response, next) =>
+    (request.account || request.switchedOff ? own : strange)(request, response, next),
+  );
   api.use(
     sessionRoutes(door, sessionSecret),
     setupRoutes(door, keys),

@@ -956,7 +956,11 @@ describe('OpenAPI', () => {
       ['/api/office', 'patch', async () => who.patch('/api/office', { offlineHours: 24 })],
       ['/api/office', 'patch', async () => who.patch('/api/office', { offlineHours: 0 })],
       ['/api/mails', 'get', async () => who.get('/api/mails')],
-      ['/api/account', 'patch', async () => who.patch('/api/account', { email: 'ilse@windfall.example' })],
+      [
+        '/api/account',
+        'patch',
+        async () => who.patch('/api/account', { email: 'ilse@windfall.example', password: DEMO_PASSWORD }),
+      ],
       ['/api/account', 'patch', async () => who.patch('/api/account', { email: 'nowhere' })],
       ['/api/forgotten', 'post', async () => stranger.post('/api/forgotten', { login: 'ilse' })],
       ['/api/feed', 'post', async () => who.post('/api/feed', {})],

@@ -64,8 +64,9 @@ export function OwnAccountScreen() {
         <Title>{account?.name}</Title>
         <Trouble>{trouble}</Trouble>
         {done !== undefined && <Words role="status">{done}</Words>}
-        <Heading>Another password</Heading>
+        <Quiet>Asked for before the password, or where mail goes, is changed.</Quiet>
         {field('Your present password', password, setPassword, 'current-password')}
+        <Heading>Another password</Heading>
         {field('The new one, at least 10 characters', next, setNext, 'new-password')}
         <Button title="Change it" onPress={() => void change()} />
         <Heading>Mail</Heading>
@@ -87,7 +88,7 @@ export function OwnAccountScreen() {
             label="Keep it"
             onPress={() =>
               void attempt(
-                () => office.changeOwn({ email: email?.trim() || null }),
+                () => office.changeOwn({ email: email?.trim() || null, password }),
                 email?.trim() ? 'Mail goes there from now on.' : 'You get no mail from now on.',
               )
             }

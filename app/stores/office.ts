@@ -380,7 +380,7 @@ export const office = {
   changePassword: (password: string, next: string) => change<object>('POST', '/password', { password, next }),
   /** Where one is signed in, and one's own mail address. */
   sessions: () => ask<{ email: string | null; sessions: { signedInAt: string; here: boolean }[] }>('GET', '/sessions'),
-  changeOwn: (wanted: { email: string | null }) => change<object>('PATCH', '/account', wanted),
+  changeOwn: (wanted: { email: string | null; password: string }) => change<object>('PATCH', '/account', wanted),
   forgotten: (login: string) => change<object>('POST', '/forgotten', { login }),
   feed: () => change<{ path: string }>('POST', '/feed'),
   dropFeed: () => change<object>('DELETE', '/feed'),

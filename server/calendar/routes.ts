@@ -5,6 +5,7 @@ import { daysOf, iCalendar } from '@careful-latch/core/calendar';
 import { isOutside } from '@careful-latch/core/record';
 import type { Door } from '../database/client';
 import { accounts, inspections } from '../database/schema';
+import { isAsked } from '../inspections/list';
 import { seenBy } from '../inspections/queries';
 import { sha256 } from '../ledger/line';
 import { Problem } from '../problems';
@@ -45,7 +46,7 @@ export function calendarRoutes(door: Door): Router {
         const [account] = await tx.select().from(accounts).where(eq(accounts.feedHash, hash));
         if (!account?.active) return undefined;
         // Neither cases nor decisions: a calendar is asked for by the hour, and needs a hundredth of an inspection.
-        const { id, address, permit, docket, inspector, state } = inspections;
+        const { id, address, permit, docket, inspector } = inspections;
         const rows = await tx
           .select({
             id,
@@ -53,7 +54,7 @@ export function calendarRoutes(door: Door): Router {
             permit,
             docket,
             inspector,
-            asked: sql<boolean>`${inspections.claimed} is not null and ${state} = 'draft'`,
+            asked: isAsked,
           })
           .from(inspections)
           .where(

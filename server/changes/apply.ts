@@ -5,6 +5,7 @@ import {
   CHANGES,
   applyChange,
   canonicalText,
+  dayAtHouse,
   installerOf,
   isOutside,
   judged,
@@ -12,6 +13,7 @@ import {
   readChange,
   shownText,
   summaryOf,
+  whyNoPermit,
   whyNotTheirs,
   type Change,
   type Inspection,
@@ -217,6 +219,13 @@ async function hold(tx: Transaction, account: Account, change: Change, why: stri
   return { id: change.id, status: 'held', detail: heldWords(why) };
 }
 
+/** An order is lifted under a permit that holds when the office hears of it, whatever the clock of the device says. Undefined where it may be. */
+function whyNotLifted(before: Inspection | undefined, change: Change, receivedAt: number): string | undefined {
+  if (change.type !== 'order' || change.to !== 'lifted' || !before) return undefined;
+  const why = whyNoPermit(before.docket, dayAtHouse(new Date(receivedAt).toISOString()));
+  return why && `The order stays in force. ${why}`;
+}
+
 /** Why a decision that was signed without signal is not sealed as it comes; undefined where it is. */
 async function whyHeld(
   tx: Transaction,
@@ -224,8 +233,12 @@ async function whyHeld(
   now: Inspection,
   change: Change & { type: 'decide' },
   receivedAt: number,
+  passwordAt: number,
 ): Promise<string | undefined> {
   const [own] = await tx.select({ hours: offices.offlineHours }).from(offices).where(eq(offices.id, account.office));
+  // A device whose clock is set back has signed nothing earlier by it: the password’s age counts by when the office hears of it.
+  if (receivedAt - passwordAt > PASSWORD_LASTS_MS)
+    return 'the password had been given more than a day before it arrived.';
   const lateMs = receivedAt - Date.parse(change.at);
   if (lateMs > own!.hours * HOUR_MS)
     return `it arrived ${Math.round(lateMs / HOUR_MS)} hours after it was signed, and the office takes ${own!.hours}.`;
@@ -290,11 +303,12 @@ async function takeInNew(
   if (whyNotHere === undefined && change.type === 'decide' && received.as === 'again')
     return hold(tx, account, change, SENT_AGAIN);
   if (whyNotHere === undefined && change.type === 'decide' && before && isOffline(change, receivedAt)) {
-    const why = await whyHeld(tx, account, before, change, receivedAt);
+    const why = await whyHeld(tx, account, before, change, receivedAt, received.passwordAt);
     if (why !== undefined) return hold(tx, account, change, why);
   }
+  const late = whyNotHere ?? whyNotLifted(before, change, receivedAt);
   const whyNot =
-    whyNotHere ??
+    late ??
     (change.type === 'decide' && before && !isOffline(change, receivedAt)
       ? receivedAt - received.passwordAt > PASSWORD_LASTS_MS
         ? PASSWORD_AGAIN

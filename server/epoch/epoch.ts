@@ -4,7 +4,7 @@ import { dirname } from 'node:path';
 import { eq } from 'drizzle-orm';
 import type { RequestHandler } from 'express';
 import type { Door } from '../database/client';
-import { offices } from '../database/schema';
+import { accounts, offices } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { sealRestored } from '../ledger/ledger';
 import { Problem } from '../problems';
@@ -48,6 +48,8 @@ export async function settleEpochs(door: Door, keys: SealKeys, file: string): Pr
       if (!before || (before.epoch === row!.epoch && before.n <= row!.n)) return row!;
       const epoch = randomUUID();
       await tx.update(offices).set({ epoch }).where(eq(offices.id, office));
+      // A session that was ended since the backup was made would come back with it.
+      await tx.update(accounts).set({ voidBefore: new Date() }).where(eq(accounts.office, office));
       return { epoch, n: before.n > row!.n ? await sealRestored(tx, keys, office, epoch, before.n) : row!.n };
     });
   if (JSON.stringify(now) !== JSON.stringify(known)) await writeKnown(file, now);

@@ -1,9 +1,12 @@
 import { basename, dirname } from 'node:path';
+import { and, eq, sql } from 'drizzle-orm';
 import { raw, Router } from 'express';
 import { number, object, string } from 'yup';
+import type { Inspection } from '@careful-latch/core/record';
 import { queryOf } from '../as-sent';
 import type { Door } from '../database/client';
-import { inspectionIn } from '../inspections/queries';
+import { decisions } from '../database/schema';
+import { inspectionIn, shownTo } from '../inspections/queries';
 import { destroyedAt } from '../keeping/routes';
 import { Problem } from '../problems';
 import { csrfProtection } from '../sessions/routes';
@@ -46,6 +49,16 @@ export function evidenceRoutes(door: Door, store: EvidenceStore): Router {
     });
   }
 
+  /** Whether a photo is one that somebody is shown of an inspection, or stands in a record that was sealed there: a hash alone opens none. */
+  async function isOf(account: Account, inspection: Inspection, sha256: string): Promise<boolean> {
+    if (shownTo(account)(inspection).evidence.some(({ photo }) => photo?.sha256 === sha256)) return true;
+    const named = JSON.stringify([{ photo: { sha256 } }]);
+    const sealed = await door.inOffice(account.office, (tx) =>
+      tx.$count(decisions, and(eq(decisions.inspection, inspection.id), sql`${decisions.record}->'evidence' @> ${named}::jsonb`)),
+    ); // prettier-ignore
+    return sealed > 0;
+  }
+
   router.put(
     '/inspections/:id/photos/:sha256',
     requireAccount,
@@ -68,7 +81,7 @@ export function evidenceRoutes(door: Door, store: EvidenceStore): Router {
     const account = accountOf(request);
     const { sha256, inspection } = await addressed(account, request.params);
     // One that was taken out since is still to be seen in the records that were sealed with it.
-    const file = inspection && store.find(account.office, sha256);
+    const file = inspection && (await isOf(account, inspection, sha256)) && store.find(account.office, sha256);
     if (!file)
       throw new Problem(404, 'Not here yet', 'The device that took this photo has not sent the whole of it yet.');
     response

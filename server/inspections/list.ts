@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, getTableColumns, inArray, lt, sql, type SQL } from 'drizzle-orm';
 import { array, date, mixed, number, object, string, type InferType } from 'yup';
-import { STATE_WORDS, type State } from '@careful-latch/core/record';
+import { STATE_WORDS, isOutside, type State } from '@careful-latch/core/record';
 import type { Transaction } from '../database/client';
 import { inspections } from '../database/schema';
 import type { Account } from '../sessions/account';
@@ -63,10 +63,14 @@ const readPage = (after: string) => {
   }
 };
 
+/** Whether the office was asked for an inspection, and nobody has decided on it yet. */
+export const isAsked = sql<boolean>`(${inspections.claimed} is not null and ${inspections.state} = 'draft')`;
+
 /** One page of an office’s inspections, without their cases, and where the next begins; null where none does. */
 export async function listOf(tx: Transaction, account: Account, wanted: Wanted) {
   const key = SORTS[wanted.sort];
   const type = TYPE_OF[wanted.sort];
+  const outside = isOutside(account.role);
   const newestFirst = wanted.sort === 'changed';
   const page = wanted.after === undefined ? undefined : readPage(wanted.after);
   const { id, address, owner, permit, state, dueOn, dueWhat, inspector, violated, changedAt } =
@@ -84,6 +88,7 @@ export async function listOf(tx: Transaction, account: Account, wanted: Wanted) 
       violated,
       changedAt,
       key: sql<string>`${key}::text`,
+      asked: isAsked,
     })
     .from(inspections)
     .where(
@@ -94,6 +99,7 @@ export async function listOf(tx: Transaction, account: Account, wanted: Wanted) 
         wanted.dueBefore && lt(inspections.dueOn, wanted.dueBefore.toISOString().slice(0, 10)),
         wanted.inspector ? eq(inspections.inspector, wanted.inspector) : undefined,
         wanted.rule ? sql`${wanted.rule} = any(${inspections.violated})` : undefined,
+        wanted.rule && outside ? sql`not (${isAsked})` : undefined,
         page &&
           sql`(${key}, ${inspections.id}) ${newestFirst ? sql`<` : sql`>`} (${page.key}::${type}, ${page.id}::uuid)`,
       ),
@@ -102,7 +108,8 @@ export async function listOf(tx: Transaction, account: Account, wanted: Wanted) 
     .limit(wanted.limit);
   const last = rows.length === wanted.limit ? rows.at(-1) : undefined;
   return {
-    inspections: rows.map(({ key: _, ...row }) => row),
+    // What the office has found and not decided on yet is its own.
+    inspections: rows.map(({ key: _, asked, ...row }) => (outside && asked ? { ...row, violated: [] } : row)),
     next: last ? Buffer.from(JSON.stringify({ key: last.key, id: last.id })).toString('base64url') : null,
   };
 }

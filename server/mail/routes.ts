@@ -2,6 +2,7 @@ import { desc, eq } from 'drizzle-orm';
 import { Router } from 'express';
 import { object, string } from 'yup';
 import { bodyOf } from '../as-sent';
+import { requirePassword } from '../people/password';
 import type { Door } from '../database/client';
 import { accounts, mails } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
@@ -22,6 +23,8 @@ export const ownAddressSchema = object({
     .max(200, 'At most 200 characters.')
     .nullable()
     .defined('Give a mail address, or null for none.'),
+  /** A link to a new password goes there: whoever only holds the phone does not say where. */
+  password: string().required('Give your password.').max(200),
 });
 
 /** The office’s outbox, shown to its lead; and whoever forgot their password, and has an address, gets a link by it. */
@@ -43,17 +46,25 @@ export function mailRoutes(door: Door, keys: SealKeys, wake: () => void, publicU
     });
   });
 
-  router.patch('/account', requireAccount, csrfProtection, async (request, response) => {
-    const { id, office } = accountOf(request);
-    const { email } = bodyOf(ownAddressSchema, request);
-    await door.inOffice(office, (tx) =>
-      tx
-        .update(accounts)
-        .set({ email: email || null })
-        .where(eq(accounts.id, id)),
-    );
-    response.json({ done: true });
-  });
+  router.patch(
+    '/account',
+    requireAccount,
+    csrfProtection,
+    slowly({ most: 10, of: (request) => accountOf(request).id }),
+    async (request, response) => {
+      const account = accountOf(request);
+      const { id, office } = account;
+      const { email, password } = bodyOf(ownAddressSchema, request);
+      await requirePassword(door, account, password);
+      await door.inOffice(office, (tx) =>
+        tx
+          .update(accounts)
+          .set({ email: email || null })
+          .where(eq(accounts.id, id)),
+      );
+      response.json({ done: true });
+    },
+  );
 
   /** Answers alike whether or not there is such a name: it tells nobody who is here. */
   router.post('/forgotten', sameOrigin, slowly({ most: 5, alsoWhatSucceeds: true }), async (request, response) => {

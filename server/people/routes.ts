@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { hash, verify } from '@node-rs/argon2';
+import { hash } from '@node-rs/argon2';
 import { and, asc, eq, gt, isNull, ne, or, sql, type SQL } from 'drizzle-orm';
 import { Router, type Request } from 'express';
 import { boolean, mixed, number, object, string } from 'yup';
@@ -16,9 +16,9 @@ import { seenBy } from '../inspections/queries';
 import { postMail } from '../mail/outbox';
 import { makeParty } from '../parties/party';
 import { linkFor, resetLink } from './link';
-import { newPassword } from './password';
+import { newPassword, requirePassword } from './password';
 import { slowly } from '../sessions/limits';
-import { csrfProtection } from '../sessions/routes';
+import { beginSession, csrfProtection } from '../sessions/routes';
 import type { Account } from '../sessions/account';
 import { accountOf, requireAccount, requireLead, requirePeopleLead, sameOrigin } from '../sessions/session';
 
@@ -159,14 +159,6 @@ async function peopleOf(tx: Transaction, account: Account) {
 export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publicUrl: string): Router {
   const router = Router();
   const slow = slowly({ most: 20 });
-
-  async function requirePassword(account: Account, password: string): Promise<void> {
-    const [known] = await door.inOffice(account.office, (tx) =>
-      tx.select({ hash: accounts.passwordHash }).from(accounts).where(eq(accounts.id, account.id)),
-    );
-    if (!known || !(await verify(known.hash, password)))
-      throw new Problem(422, 'Not it', 'This is not your present password. Nothing was changed.');
-  }
 
   router.get('/people', requireAccount, requirePeopleLead, async (request, response) => {
     const account = accountOf(request);
@@ -311,7 +303,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
   router.post('/password', requireAccount, csrfProtection, slow, async (request, response) => {
     const account = accountOf(request);
     const { password, next } = bodyOf(passwordSchema, request);
-    await requirePassword(account, password);
+    await requirePassword(door, account, password);
     const passwordHash = await hash(next);
     const now = new Date();
     await door.inOffice(account.office, async (tx) => {
@@ -319,7 +311,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
       await endLinks(tx, eq(invites.account, account.id));
       await logPeople(tx, keys, account, account.id, 'changed the password');
     });
-    request.session.signedInAt = request.session.passwordAt = now.getTime();
+    await beginSession(request, account.id);
     response.json({ done: true });
   });
 
@@ -327,7 +319,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
   router.post('/session/password', requireAccount, csrfProtection, slow, async (request, response) => {
     const account = accountOf(request);
     const { password } = bodyOf(passwordAgainSchema, request);
-    await requirePassword(account, password);
+    await requirePassword(door, account, password);
     request.session.passwordAt = Date.now();
     response.json({ done: true });
   });
@@ -374,7 +366,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
       await tx.update(accounts).set({ voidBefore: now }).where(eq(accounts.id, account.id));
       await logPeople(tx, keys, account, account.id, 'ended the other sessions');
     });
-    request.session.signedInAt = now.getTime();
+    request.session.keptAt = now.getTime();
     response.json({ done: true });
   });
 

@@ -14,17 +14,19 @@ import { newestRules } from '../rules/queries';
 import { addressOf, slowly } from './limits';
 import type { Account } from './account';
 import { requireAccountEvenOff, sameOrigin } from './session';
+import type { SessionStore } from './store';
 
 const csrf = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string });
 /** Refuses every change that does not carry the session's own token. */
 export const csrfProtection = csrf.csrfSynchronisedProtection;
 
+const MOST_LOGIN = 100;
 export const credentialsSchema = object({
   login: string()
     .trim()
     .lowercase()
     .required('Give your sign-in name.')
-    .max(100, 'A sign-in name has at most 100 characters.'),
+    .max(MOST_LOGIN, `A sign-in name has at most ${MOST_LOGIN} characters.`),
   password: string().required('Give your password.').max(200, 'A password has at most 200 characters.'),
 });
 
@@ -67,10 +69,21 @@ async function accountFor(door: Door, login: string, password: string): Promise<
   return { id: row.id, office: row.office, login: row.login, name: row.name, role: row.role, firm: row.firm };
 }
 
+/** Another session in the place of the one that was: nothing that knew the old one knows it. */
 function renewSession(request: Request): Promise<void> {
   return new Promise((resolve, reject) =>
     request.session.regenerate((error?: Error) => (error ? reject(error) : resolve())),
   );
+}
+
+/** Begins a session for somebody who has just given the password; what their page carries goes on. */
+export async function beginSession(request: Request, accountId: string): Promise<void> {
+  const { csrfToken } = request.session as { csrfToken?: string };
+  const goesOn = request.account !== undefined && csrfToken !== undefined;
+  await renewSession(request);
+  (request.sessionStore as unknown as SessionStore).begin(request.sessionID);
+  const now = Date.now();
+  Object.assign(request.session, { accountId, signedInAt: now, passwordAt: now, ...(goesOn && { csrfToken }) });
 }
 
 /** The cookie of a device on which somebody has signed in before. */
@@ -116,21 +129,21 @@ export function sessionRoutes(door: Door, secret: string): Router {
 
   const loginOf = ({ body }: Request) => {
     const { login } = (body ?? {}) as { login?: unknown };
-    return typeof login === 'string' ? login.trim().toLowerCase() : '';
+    return typeof login === 'string' ? login.slice(0, MOST_LOGIN).trim().toLowerCase() : ''; // what is counted is kept
   };
   /** What a device is given once its owner has signed in on it: whoever tries that name from elsewhere cannot lock it out. */
   const knownAs = (login: string) => createHmac('sha256', secret).update(`known ${login}`).digest('base64url');
   const isKnown = (request: Request) => parseCookie(request.headers.cookie ?? '')[KNOWN] === knownAs(loginOf(request));
   const limits: RequestHandler[] = [
     slowly({ most: 100, of: (request) => (isKnown(request) ? `known ${loginOf(request)}` : addressOf(request)) }),
+    // By many addresses, too, one name is tried so often; a device on which its owner has signed in before has its own count.
+    slowly({ most: 30, of: (request) => `${isKnown(request) ? 'known' : 'anywhere'} ${loginOf(request)}` }),
     slowly({ most: 10, of: (request) => `${isKnown(request) ? 'known' : addressOf(request)} ${loginOf(request)}` }),
   ];
   router.post('/session', sameOrigin, ...limits, async (request: Request, response: Response) => {
     const { login, password } = bodyOf(credentialsSchema, request);
     const account = await accountFor(door, login, password);
-    await renewSession(request); // a session from before the sign-in is never reused after it
-    request.session.accountId = account.id;
-    request.session.signedInAt = request.session.passwordAt = Date.now();
+    await beginSession(request, account.id); // a session from before the sign-in is never reused after it
     request.account = account;
     response.cookie(KNOWN, knownAs(account.login), {
       httpOnly: true,

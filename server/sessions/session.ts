@@ -9,8 +9,10 @@ declare module 'express-session' {
   interface SessionData {
     /** The account alone: what it may do is read afresh at every request. */
     accountId?: string;
-    /** When its owner gave the password, ms since 1970. */
+    /** When its owner gave the password, ms since 1970: it ends some time after that, whatever is done in it. */
     signedInAt?: number;
+    /** When its owner ended all others, ms since 1970: it holds on beside what was ended then. */
+    keptAt?: number;
     /** When the password was given again in it, ms since 1970. */
     passwordAt?: number;
     /** When it was renewed last, ms since 1970: its week of idleness counts from then. */
@@ -36,10 +38,10 @@ const RENEW_MS = 3600_000;
 export const readAccount =
   (door: Door): RequestHandler =>
   async (request, _response, next) => {
-    const { accountId, signedInAt = 0 } = request.session;
+    const { accountId, signedInAt = 0, keptAt = 0 } = request.session;
     if (accountId !== undefined && Date.now() - signedInAt < LONGEST_SESSION_MS) {
       const account = await door.accountOf(accountId);
-      if (account && signedInAt >= account.voidBeforeMs) {
+      if (account && Math.max(signedInAt, keptAt) >= account.voidBeforeMs) {
         const { voidBeforeMs: _, ...who } = account;
         request.account = who;
         const { renewedAt = 0 } = request.session;

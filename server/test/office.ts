@@ -86,6 +86,7 @@ export async function openOffice({
   demo = true,
   migrated = true,
   log = pino({ level: 'silent' }),
+  trustProxy = undefined as number | undefined,
 } = {}): Promise<Office> {
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   const keys = await openKeys(KEYS_FILE);
@@ -101,7 +102,14 @@ export async function openOffice({
   }
   if (migrated) await bringUp(owner.door, keys);
   const evidenceFolder = await mkdtemp(join(tmpdir(), '.careful-latch-'));
-  const app = createApp({ ...served, log, sessionSecret: 'test', keys, evidenceFolder });
+  const app = createApp({
+    ...served,
+    log,
+    sessionSecret: 'test',
+    keys,
+    evidenceFolder,
+    ...(trustProxy !== undefined && { trustProxy }),
+  });
   return {
     ...owner,
     served,
