@@ -110,7 +110,7 @@ export function ViolationCard({ walk, violation, visiting }: { walk: Walk; viola
     ...findings.flatMap(({ rule }) => evidenceOfFinding(inspection.evidence, rule, factsBeside(rule))),
   ].filter((one, i, all) => all.indexOf(one) === i);
   const appealed = openAppeals(inspection.docket).some(({ against }) => against === id);
-  const moves = useOpenMoves(KINDS.violation, inspection, violation, { violation: id });
+  const moves = useOpenMoves(KINDS.violation, inspection, violation, { violation: id }, evaluation);
   const verified = moves.find(({ to }) => to === 'verified');
   const main = (one: Offerable) => one.to === 'verified' || (state === 'claimed' && one.to === 'open');
   /** What is done at the house, or from the desk by a photo, stands by itself; what is seldom done, behind a touch. */

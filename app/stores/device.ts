@@ -136,11 +136,18 @@ export class Device {
 
   /** What the office has taken, in its order; what is too old goes. */
   async sent(now: number): Promise<Waiting[]> {
-    const tx = this.db.transaction('sent', 'readwrite');
+    await this.dropOld(now);
+    const tx = this.db.transaction('sent');
     const [keys, all] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()]);
-    const isOld = (i: number) => all[i]!.at < now - SENT_KEPT_MS;
-    await Promise.all([...keys.filter((_, i) => isOld(i)).map((key) => tx.store.delete(key)), tx.done]);
-    return keys.flatMap((key, i) => (isOld(i) ? [] : [{ key, change: all[i]!.change }]));
+    return keys.map((key, i) => ({ key, change: all[i]!.change }));
+  }
+
+  /** Lets go of what was taken too long ago to be sent again; the oldest stand first, and no younger one is looked at. */
+  async dropOld(now: number): Promise<void> {
+    const tx = this.db.transaction('sent', 'readwrite');
+    for (let one = await tx.store.openCursor(); one && one.value.at < now - SENT_KEPT_MS; one = await one.continue())
+      await one.delete();
+    await tx.done;
   }
 
   /** Sets aside what the office does not take again. */

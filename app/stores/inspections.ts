@@ -141,6 +141,7 @@ export async function openStore(account: string, who: Person, anew = false): Pro
     aside: kept.aside,
     undos: back,
   });
+  void device.dropOld(Date.now()).catch(() => undefined); // the store may be closed meanwhile
   void catchUp();
 }
 

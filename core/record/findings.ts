@@ -144,9 +144,8 @@ export function whyNotVerified(
   return undefined;
 }
 
-/** What the docket of an inspection has to ask the engine. */
-export function seenIn(inspection: Inspection): Seen {
-  let known: Evaluation | undefined;
+/** What the docket of an inspection has to ask the engine; `known` is what it finds, where that was asked already. */
+export function seenIn(inspection: Inspection, known?: Evaluation): Seen {
   const now = () => (known ??= judged(inspection));
   return {
     decidedAt: inspection.decisions.at(-1)?.at,

@@ -2,6 +2,7 @@ import { isOutside, roleName, ROLES, whoMay, type Person } from '../../people';
 import type { Docket, Seen } from '../docket';
 import { seenIn } from '../findings';
 import type { Inspection, Rules } from '../inspection';
+import type { Evaluation } from '../../verdict';
 import { appeal } from './appeal';
 import { condition } from './condition';
 import { decide } from './decide';
@@ -49,7 +50,10 @@ export const isChangeType = (type: unknown): type is Change['type'] =>
   typeof type === 'string' && Object.hasOwn(CHANGES, type);
 
 /** What the docket of an inspection is to its kinds: itself, and what the engine and the decisions say. */
-export const houseOf = (inspection: Inspection): Docket & Seen => ({ ...inspection.docket, ...seenIn(inspection) });
+export const houseOf = (inspection: Inspection, known?: Evaluation): Docket & Seen => ({
+  ...inspection.docket,
+  ...seenIn(inspection, known),
+});
 
 /** Why somebody may change nothing of this kind at a house, whatever it is; undefined where it hangs on the change. */
 export function whyNotTheirs(
