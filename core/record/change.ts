@@ -5,6 +5,7 @@ import { readAsSent } from './as-sent';
 import type { Inspection, Rules } from './inspection';
 import { CHANGES, changed, isChangeType, type Change, type ChangeBody } from './kinds';
 import { addressed as addressedPart, pathOfPart } from './kinds/facts';
+import { withHeadSeen } from './kinds/house';
 import { headsAt } from './merging';
 import { requireKept } from './shapes';
 
@@ -42,7 +43,11 @@ export const touched = (
 
 /** A change with what its device had before it, and the parts that it is about by their ids; see `kinds/facts`. */
 export const addressed = (inspection: Inspection, change: Change): Change =>
-  change.type === 'facts' || change.type === 'remove' ? (addressedPart(inspection, change) as Change) : change;
+  change.type === 'facts' || change.type === 'remove'
+    ? (addressedPart(inspection, change) as Change)
+    : change.type === 'head'
+      ? { ...withHeadSeen(inspection, change), type: 'head' }
+      : change;
 
 /**
  * What an inspection is after a change by somebody, or a sentence why it cannot be taken in. Device and office run the same.

@@ -421,6 +421,21 @@ describe('the head', () => {
     expect(after(after30, undoOf(before, change(corrected()))!).header).toEqual(before.header);
   });
 
+  test('corrected by two apart: what each has corrected stands; over what the other had not seen it is refused, and said', () => {
+    const before = inspection();
+    const apart = (over: object) =>
+      addressed(before, change(corrected({ ...before.header, edition: undefined, ...over })));
+    const read = (one: Change) => readChange(JSON.parse(JSON.stringify(one)));
+    const [owner, permit, other] = [apart({ owner: 'Pat O’Dell' }), apart({ permit: 'WT-9' }), apart({ owner: 'Sam Reed' })].map(read); // prettier-ignore
+    const first = applyChange(before, owner!, INSPECTOR);
+    const both = applyChange(first.ok ? first.inspection : undefined, permit!, INSPECTOR);
+    expect(both).toMatchObject({ ok: true, inspection: { header: { owner: 'Pat O’Dell', permit: 'WT-9' } } });
+    expect(applyChange(both.ok ? both.inspection : undefined, other!, INSPECTOR)).toEqual({
+      ok: false,
+      why: 'The owner was corrected by somebody else meanwhile: “Pat O’Dell”. Look at it, then correct it.',
+    });
+  });
+
   test.each([
     ['no reason', { reason: ' ' }, /Say why it is corrected/],
     ['no address', { address: '' }, /Give the address/],

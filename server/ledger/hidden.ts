@@ -6,7 +6,7 @@ import { sha256 } from './line';
  * seal holds over the hash that is left. Of a decision's change it is the hash of what was shown, by which names could be guessed.
  */
 export const PERSONAL = {
-  changes: [['header', 'owner'], ['owner'], ['shown']],
+  changes: [['header', 'owner'], ['owner'], ['over', 'owner'], ['shown']],
   decisions: [['header', 'owner']],
 } as const;
 

@@ -31,7 +31,28 @@ const correction = {
 export const correctionSchema = object(correction);
 export type Correction = InferType<typeof correctionSchema>;
 
-const headSchema = object({ ...changeShape, type: mixed<'head'>().required(), ...correction }).noUnknown();
+const headSchema = object({
+  ...changeShape,
+  type: mixed<'head'>().required(),
+  ...correction,
+  /** What stood there, as the device had it: what is the same in both is not corrected; what differs from the house’s was corrected by another. */
+  over: object({
+    address: oneLine('The address', 200).defined(),
+    owner: oneLine('The owner', 200).defined(),
+    permit: oneLine('The permit number', 60).defined(),
+  })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
+}).noUnknown();
+type Head = InferType<typeof headSchema>;
+const HEAD = { address: 'address', owner: 'owner', permit: 'permit number' } as const;
+
+/** A correction of the head with what its device had before it. */
+export const withHeadSeen = ({ header: { address, owner, permit } }: Inspection, change: Head): Head => ({
+  ...change,
+  over: change.over ?? { address, owner, permit },
+});
 
 const NO_SUCH_RULES = 'The office has no such version of its rules.';
 
@@ -85,14 +106,21 @@ export const request: Act<UnderRules<Inspection>, InferType<typeof requestSchema
 };
 
 /** What stands at the head, corrected: the house was another, or its owner is called otherwise. */
-export const head: Act<Inspection, InferType<typeof headSchema>, Inspection> = {
+export const head: Act<Inspection, Head, Inspection> = {
   type: 'head',
   elsewhere: 'the address, owner or permit',
   schema: headSchema,
   may: 'record',
   only: 'Only whoever walks the house corrects its head.',
-  says: 'why it is corrected',
-  put({ house, change: { address, owner, permit, at } }) {
-    return { ...house, header: { ...house.header, address, owner, permit }, changedAt: at };
+  says: 'why it is corrected; nothing that another has corrected meanwhile',
+  put({ house, change: { address, owner, permit, over, at } }) {
+    const wanted = { address, owner, permit };
+    const fields = Object.keys(HEAD) as (keyof typeof HEAD)[];
+    const corrected = fields.filter((one) => over?.[one] !== wanted[one]);
+    const other = over && corrected.find((one) => house.header[one] !== over[one]);
+    if (other)
+      return `The ${HEAD[other]} was corrected by somebody else meanwhile: “${house.header[other]}”. Look at it, then correct it.`;
+    const now = Object.fromEntries(corrected.map((one) => [one, wanted[one]]));
+    return { ...house, header: { ...house.header, ...now }, changedAt: at };
   },
 };
