@@ -348,9 +348,7 @@ test(
     await joss.dispose();
 
     await page.getByRole('button', { name: 'Sign: corrections required' }).click();
-    await expect(page.getByRole('alert')).toContainText(
-      'Nothing was signed, for others have recorded since you looked',
-    );
+    await expect(page.getByRole('alert')).toContainText('Nothing was signed, for it has changed since you looked');
     await expect(page.getByRole('alert')).toContainText('Breaker rating: 100 A (Joss Linnaker)');
     await page.getByRole('alert').click();
     await walker.sign('Corrections required');

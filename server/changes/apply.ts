@@ -138,8 +138,8 @@ async function recordedSince(tx: Transaction, account: Account, now: Inspection,
     .orderBy(asc(changes.revision));
   const words = new Map<string, string>();
   for (const { body: kept, by, account: other } of rows) {
-    if (other === account.id) continue;
     const body = ofOldDevice(kept) as Change;
+    if (other === account.id && body.type !== 'decide') continue; // what they signed elsewhere they may not have here
     if (body.type === 'facts')
       for (const { path } of body.facts)
         words.set(path, `${factLabel(path)}: ${valueText(path, factAt(now.case, path))} (${by})`);
@@ -162,7 +162,7 @@ async function whyNotSeen(
     return 'The application on this device judges otherwise than the office’s. Load it again, look, and sign anew. Nothing was signed.';
   const named = since.slice(0, MOST_NAMED).join('; ');
   const more = since.length > MOST_NAMED ? `; and ${since.length - MOST_NAMED} more` : '';
-  return `Nothing was signed, for others have recorded since you looked: ${named}${more}. Look at it as it is now, and sign anew.`;
+  return `Nothing was signed, for it has changed since you looked: ${named}${more}. Look at it as it is now, and sign anew.`;
 }
 
 /** A device whose clock is further ahead than this is set wrong. */

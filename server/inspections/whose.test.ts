@@ -47,6 +47,27 @@ test('a photo is given to whoever is shown it at that house; its hash alone open
   expect((await lead.get(`/api/inspections/${theirs}/photos/${picture.sha256}`)).status).toBe(200);
 });
 
+test('twenty decisions from one screen are one; the others are told that something was signed', async () => {
+  const house = randomUUID();
+  await lead.change(opening(house, '65 Twenty Row'));
+  const all = await Promise.all(Array.from({ length: 20 }, () => lead.decisionOn(house, CORRECTIONS)));
+  const answers = await Promise.all(all.map((one) => lead.change(one)));
+  const results = answers.flatMap(({ body }) => (body as { results: { status: string; detail?: string }[] }).results);
+  expect(results.filter(({ status }) => status === 'taken')).toHaveLength(1);
+  const told = results.filter(({ detail }) => detail?.includes('it has changed since you looked: a decision'));
+  expect(told).toHaveLength(19);
+  expect((await lead.change(await lead.decisionOn(house, CORRECTIONS))).body).toMatchObject({ results: [{ status: 'taken' }] }); // prettier-ignore
+});
+
+test('an older decision that was signed without signal displaces no newer one: the lead has it first', async () => {
+  const house = randomUUID();
+  await lead.change(opening(house, '66 Late Row'));
+  const late = await lead.decisionOn(house, CORRECTIONS);
+  await lead.change(await lead.decisionOn(house, CORRECTIONS));
+  const sent = { ...late, at: new Date(Date.now() - 3_600_000).toISOString() };
+  expect((await lead.change(sent)).body).toMatchObject({ results: [{ status: 'held' }] });
+});
+
 test('an order is lifted under a permit that holds when the office hears of it, whatever the device’s clock says', async () => {
   const house = randomUUID();
   const own = cited(house);
