@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { eq } from 'drizzle-orm';
+import { eq, like } from 'drizzle-orm';
 import { ROLES, touched, type Role } from '@careful-latch/core/record';
 import { accounts, mails, offices } from '../database/schema';
 import { verifyOffice } from '../ledger/verify';
@@ -245,6 +245,16 @@ test('an invitation goes by mail, too, and whoever joins by it is reached there'
   await nils.post('/api/join', { token, name: 'Nils Aker', login: 'nils', password: PASSWORD });
   await nils.signIn('nils', PASSWORD);
   expect((await nils.get('/api/sessions')).body).toMatchObject({ email });
+});
+
+test('the lead of a firm mails to few within a day, and no word of their own', async () => {
+  const { who } = await invited('runa-mails', 'firm-lead', 'Mailing & Daughters');
+  const invite = (n: number) => who.post('/api/invites', { role: 'contractor', name: 'Buy my cheap cords', email: `stranger-${n}@example.test` }); // prettier-ignore
+  for (let n = 0; n < 10; n++) expect((await invite(n)).status).toBe(201);
+  expect([(await invite(10)).status, (await who.post('/api/invites', { role: 'contractor', name: 'By hand' })).status]).toEqual([429, 201]); // prettier-ignore
+  const sent = await office.db.select().from(mails).where(like(mails.to, 'stranger-%'));
+  expect(sent).toHaveLength(10);
+  for (const { subject, body } of sent) expect(subject + body).not.toMatch(/cheap|runa/i);
 });
 
 test('what was done to accounts stands in the ledger, and the ledger holds', async () => {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { hash } from '@node-rs/argon2';
-import { and, asc, eq, gt, isNull, ne, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, gt, isNotNull, isNull, ne, or, sql, type SQL } from 'drizzle-orm';
 import { Router, type Request } from 'express';
 import { boolean, mixed, number, object, string } from 'yup';
 import { ROLES, isOutside, oneLine, type Role } from '@careful-latch/core/record';
@@ -21,6 +21,18 @@ import { slowly } from '../sessions/limits';
 import { beginSession, csrfProtection } from '../sessions/routes';
 import type { Account } from '../sessions/account';
 import { accountOf, requireAccount, requireLead, requirePeopleLead, sameOrigin } from '../sessions/session';
+
+/** So many people of a firm are invited by mail within a day; the office knows whom it writes to. */
+const MOST_FIRM_MAILS = 10;
+const DAY_MS = 24 * 3600 * 1000;
+
+async function requireFewMails(tx: Transaction, { id, role }: Account): Promise<void> {
+  if (role === 'lead') return;
+  const since = new Date(Date.now() + INVITED_MS - DAY_MS); // each can be used so long from when it was made
+  const mailed = await tx.$count(invites, and(eq(invites.by, id), isNotNull(invites.email), gt(invites.expiresAt, since)));
+  if (mailed >= MOST_FIRM_MAILS)
+    throw new Problem(429, 'Enough for today', `A firm invites ${MOST_FIRM_MAILS} people by mail within a day. Give the others their link by hand.`);
+} // prettier-ignore
 
 /** How long an invitation can be used. */
 const INVITED_MS = 7 * 24 * 3600 * 1000;
@@ -171,6 +183,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
     const firmName = account.role === 'lead' ? named : ''; // the lead of a firm invites into no other
     const made = await door.inOffice(account.office, async (tx) => {
       const firm = await firmOfInvited(tx, account, as, firmName);
+      if (email) await requireFewMails(tx, account);
       await logPeople(tx, keys, account, account.id, `invited ${name} as ${as}${firmName && ` of ${firmName}`}`);
       const link = await linkFor(tx, account, { name, role: as, firm, email: email || undefined }, INVITED_MS);
       if (email)
@@ -178,7 +191,8 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
           office: account.office,
           to: email,
           subject: 'You are invited',
-          body: `${name},\n\n${account.name} invites you to Careful Latch. Open this within a week, and give yourself a name and a password:\n\n${publicUrl}/join#${link.token}\n\nIt can be used once.\n`,
+          // Nothing that the lead of a firm has typed: a stranger would read it as the office’s word.
+          body: `${account.role === 'lead' ? `${name},\n\n${account.name} invites you` : 'The lead of a firm invites you'} to Careful Latch. Open this within a week, and give yourself a name and a password:\n\n${publicUrl}/join#${link.token}\n\nIt can be used once.\n`,
         });
       return link;
     });
