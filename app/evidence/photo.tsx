@@ -49,6 +49,7 @@ export function PhotoWithMarks({
         url !== undefined && (
           <Image
             source={{ uri: url }}
+            {...(label !== '' && { role: 'img' as const })} // beside its words it says nothing of its own
             accessibilityLabel={label}
             onError={() => setMissing(true)}
             style={{ width: widthPx, height: heightPx }}

@@ -55,6 +55,7 @@ function Shown({ block, inspection, widthPx }: { block: Block; inspection: strin
       return (
         <Image
           source={{ uri: `data:image/svg+xml,${encodeURIComponent(svg)}` }}
+          role="img"
           accessibilityLabel={block.says}
           style={{ width: widthPx, height: (widthPx * Number(height)) / Number(width) }}
         />
