@@ -84,11 +84,15 @@ export class Office {
   async restore(): Promise<void> {
     if (Object.keys(this.settings).length > 0) await this.stop();
     this.settings = {};
+    await this.bringBack();
+    if (!this.server) await this.start();
+  }
+
+  private async bringBack(): Promise<void> {
     await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
     await asAdmin(`CREATE DATABASE ${this.database} TEMPLATE ${this.database}_kept`);
     rmSync(this.folder, { recursive: true, force: true });
     cpSync(`${this.folder}-kept`, this.folder, { recursive: true });
-    if (!this.server) await this.start();
   }
 
   /** Brings back what was kept as an older backup comes back: what is written down beside the keys stays. */
@@ -96,10 +100,7 @@ export class Office {
     await this.stop();
     const beside = join(this.folder, EPOCHS);
     const known = readFileSync(beside);
-    await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
-    await asAdmin(`CREATE DATABASE ${this.database} TEMPLATE ${this.database}_kept`);
-    rmSync(this.folder, { recursive: true, force: true });
-    cpSync(`${this.folder}-kept`, this.folder, { recursive: true });
+    await this.bringBack();
     writeFileSync(beside, known);
     await this.start();
   }

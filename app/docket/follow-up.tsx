@@ -1,10 +1,10 @@
 import { View } from 'react-native';
 import {
+  ACTS,
   APPEAL_STATES,
   DECISIONS,
   HOLD_STATES,
   INSTALLER_KINDS,
-  INSTALLER_OFFERED,
   KINDS,
   PAPER_STATES,
   PERMIT_STATES,
@@ -32,7 +32,7 @@ export function PermitAndInstaller({ inspection }: { inspection: Inspection }) {
   const moves = openNow(useOpenMoves(KINDS.permit, inspection, permit, { until: null }));
   // Once it is written down it is renewed, or is missing after all.
   const offered = permit ? moves.filter(({ to }) => to !== 'there') : moves;
-  const work = { offered: INSTALLER_OFFERED, body: { type: 'installer', inspection: id } };
+  const work = { offered: ACTS.installer.offered!, body: { type: 'installer', inspection: id } };
   return (
     <View style={{ gap: 8 }} testID="permit-and-installer">
       <Heading>Permit, and who does the work</Heading>

@@ -91,6 +91,8 @@ test('another copy than was served last is one, though its ledger is as long; a 
   await writeFile(file, '{}');
   await settle();
   expect((await row()).epoch).toBe(now.epoch);
+  await writeFile(file, '{"cut o');
+  await expect(settle()).rejects.toThrow('cannot be read: it is no JSON');
 });
 
 test('lines that were cut out and not said to be lost are found', async () => {

@@ -17,8 +17,15 @@ interface Known {
 type KnownOffices = Readonly<Record<string, Known>>;
 
 async function readKnown(file: string): Promise<KnownOffices> {
-  const text = await readFile(file, 'utf8').catch(() => '{}');
-  return JSON.parse(text) as KnownOffices;
+  const text = await readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
+    if (error.code !== 'ENOENT') throw error; // not read is not the same as not there
+    return '{}';
+  });
+  try {
+    return JSON.parse(text) as KnownOffices;
+  } catch {
+    throw new Error(`${file} cannot be read: it is no JSON. Bring back what stood there, or take it away if an older copy of the office has not been brought back.`); // prettier-ignore
+  }
 }
 
 /** Whole or not at all: a file that was cut off would know nothing. */

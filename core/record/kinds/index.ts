@@ -22,21 +22,11 @@ import { visit } from './visit';
 
 /** What lives at a house, in the order of its tables. */
 export const KINDS = { violation, order, condition, visit, paper, appeal, permit, hold };
-/** What is done at a house, and has no states. */
-export const ACTS = {
-  open,
-  request,
-  rules,
-  head,
-  facts,
-  remove,
-  restore,
-  evidence,
-  'not-taken-up': notTakenUp,
-  installer,
-  turn,
-  decide,
-};
+/** What is done at a house, and has no states: by what it needs to have before it. */
+const UNDER_RULES = { open, request, rules };
+const AT_HOUSE = { head, facts, remove, restore, evidence, decide };
+const IN_DOCKET = { 'not-taken-up': notTakenUp, installer, turn };
+export const ACTS = { ...UNDER_RULES, ...AT_HOUSE, ...IN_DOCKET };
 /** Every change that a device may send, by its type. What is not listed here does nothing. */
 export const CHANGES = { ...ACTS, ...KINDS };
 
@@ -71,6 +61,11 @@ export function whyNotTheirs(
 }
 const CHANGING: ReadonlySet<string> = new Set((['record', 'request', 'answer', 'inspect', 'settle'] as const).flatMap(whoMay)); // prettier-ignore
 
+const isOf = <T extends object>(table: T, type: string): type is keyof T & string => Object.hasOwn(table, type);
+/** As the compiler cannot follow it from a change's type to the act or kind that takes it in. */
+type AnyAct<House, Result> = Act<House, Change, Result>;
+type AnyKind = Kind<Docket & Seen, { readonly state: string }, Change & { type: keyof typeof KINDS }, string>;
+
 /** An inspection after a change by somebody, or a sentence why it cannot be taken in. */
 export function changed(
   before: Inspection | undefined,
@@ -78,41 +73,26 @@ export function changed(
   person: Person,
   version: Rules | undefined,
 ): Inspection | string {
-  if (!isChangeType(change.type)) return 'There is no such change.';
-  const why = whyNotTheirs(person, before, change.type);
+  const { type } = change;
+  if (!isChangeType(type)) return 'There is no such change.';
+  const why = whyNotTheirs(person, before, type);
   if (why !== undefined) return why;
-  if (change.type === 'open') return acted(open, { inspection: before, rules: version }, change, person);
-  if (!before) return 'There is no such inspection.';
-  const known = before;
-  const inDocket = (patch: Partial<Docket> | string): Inspection | string =>
-    typeof patch === 'string' ? patch : { ...known, docket: { ...known.docket, ...patch }, changedAt: change.at };
-  switch (change.type) {
-    case 'rules':
-      return acted(rules, { inspection: known, rules: version }, change, person);
-    case 'request':
-      return acted(request, { inspection: known, rules: version }, change, person);
-    case 'head':
-    case 'facts':
-    case 'remove':
-    case 'restore':
-    case 'evidence':
-    case 'decide':
-      return acted(ACTS[change.type] as Act<Inspection, Change, Inspection>, known, change, person);
-    case 'not-taken-up':
-    case 'installer':
-    case 'turn':
-      return inDocket(acted(ACTS[change.type] as unknown as Act<Docket & Seen, Change, Partial<Docket>>, houseOf(known), change, person)); // prettier-ignore
-    default:
-      return inDocket(moved(KINDS[change.type] as unknown as AnyKind, houseOf(known), change, person));
-  }
+  if (!before && type !== 'open') return 'There is no such inspection.';
+  if (isOf(UNDER_RULES, type))
+    return acted(UNDER_RULES[type] as unknown as AnyAct<object, Inspection>, { inspection: before, rules: version }, change, person); // prettier-ignore
+  const known = before!;
+  if (isOf(AT_HOUSE, type)) return acted(AT_HOUSE[type] as AnyAct<Inspection, Inspection>, known, change, person);
+  const patch = isOf(IN_DOCKET, type)
+    ? acted(IN_DOCKET[type] as unknown as AnyAct<Docket & Seen, Partial<Docket>>, houseOf(known), change, person)
+    : moved(KINDS[type] as unknown as AnyKind, houseOf(known), change as Parameters<AnyKind['find']>[1], person);
+  return typeof patch === 'string' ? patch : { ...known, docket: { ...known.docket, ...patch }, changedAt: change.at };
 }
-type AnyKind = Kind<Docket & Seen, { readonly state: string }, Change & { type: keyof typeof KINDS }, string>;
 
 export { APPEAL_STATES, openAppeals, type Appeal } from './appeal';
 export { CONDITION_STATES, type Condition } from './condition';
 export { HOLD_STATES, holdOf } from './hold';
 export { correctionSchema, type Correction } from './house';
-export { INSTALLER_KINDS, INSTALLER_OFFERED, installerOf } from './installer';
+export { INSTALLER_KINDS, installerOf } from './installer';
 export { openMoves, type Asked, type Kind, type Move, type Offered, type OpenMove } from './kind';
 export { ORDER_KINDS, ORDER_STATES, inForce, orderGround, type Order } from './order';
 export { PAPER_STATES, paperState, standingOfPaper, type PaperState } from './paper';

@@ -1,7 +1,7 @@
 import { mixed, object, type InferType } from 'yup';
 import { changeShape, oneLine } from '../shapes';
 import { SHORTEST_REASON, words } from '../steps';
-import type { Act, Offered } from './kind';
+import type { Act } from './kind';
 
 export const INSTALLER_KINDS = { contractor: 'A contractor', owner: 'The owner' } as const;
 
@@ -33,18 +33,6 @@ export const installerOf = ({ installers }: Installers): Installer | undefined =
 
 const MOST = 100;
 
-/** How the interface asks for it. */
-export const INSTALLER_OFFERED: Offered = {
-  label: 'Who does the work',
-  asks: [
-    { name: 'kind', label: 'The work is done by', choices: INSTALLER_KINDS },
-    { name: 'name', label: 'Name' },
-    { name: 'license', label: 'License, of a contractor' },
-    { name: 'words', label: 'What is handed over: done, and left', lines: true },
-  ],
-  act: 'Hand it over',
-};
-
 export const installer: Act<Installers, InferType<typeof schema>, Installers> = {
   type: 'installer',
   elsewhere: 'who does the work',
@@ -52,6 +40,16 @@ export const installer: Act<Installers, InferType<typeof schema>, Installers> = 
   may: 'inspect',
   only: 'Only an inspector writes down who does the work.',
   says: 'the license of a contractor; what is done, and what is left, where the work changes hands',
+  offered: {
+    label: 'Who does the work',
+    asks: [
+      { name: 'kind', label: 'The work is done by', choices: INSTALLER_KINDS },
+      { name: 'name', label: 'Name' },
+      { name: 'license', label: 'License, of a contractor' },
+      { name: 'words', label: 'What is handed over: done, and left', lines: true },
+    ],
+    act: 'Hand it over',
+  },
   put({ house: { installers = [] }, person, change: { kind, name, license, words: said, at } }) {
     if (kind === 'contractor' && license === '') return 'Give the license of the contractor.';
     if (installers.length > 0 && said.length < SHORTEST_REASON)

@@ -186,6 +186,7 @@ export interface Act<House, Change, Result> {
   readonly only: string;
   /** What it needs, in the table; whether it is there, `put` says. */
   readonly says: string;
+  readonly offered?: Offered;
   /** What is otherwise after it, or a sentence why it cannot be done. */
   readonly put: (at: { readonly house: House; readonly person: Person; readonly change: Change }) => Result | string;
 }
