@@ -36,7 +36,8 @@ export function Ask({
   });
   const answered = ({ answers }: { answers: Values }) => {
     const values = Object.fromEntries(fields.map(({ name }) => [name, (answers[keyOf(name)] ?? '').trim()]));
-    const why = wrong(values);
+    const open = fields.find(({ name, choices }) => choices && values[name] === '');
+    const why = open ? { name: open.name, message: 'Choose one.' } : wrong(values);
     const at = why && fields.find(({ name }) => name === why.name);
     if (at) form.setError(fieldOf(at.name), { message: why.message });
     else onDo(values);

@@ -46,6 +46,20 @@ test('a move asks what its kind says; what is wrong stands beside its question, 
   expect(screen.queryByRole('form')).toBeNull();
 });
 
+test('a question with choices wants one of them, in words for people', async () => {
+  const body = { type: 'appeal', inspection: ID, appeal: V, to: 'filed', words: '' };
+  const { offered: filed } = KINDS.appeal.moves.find(({ to }) => to === 'filed')!;
+  render(<Offers offerings={[{ offered: filed!, body }]} choices={{ against: { [V]: 'Violation 1' } }} />);
+  press('File an appeal');
+  press('File it');
+  expect((await screen.findByRole('alert')).textContent).toBe('Choose one.');
+  fireEvent.click(screen.getByRole('radio', { name: 'Violation 1' }));
+  fill('Who appeals', 'Pat O’Dell');
+  fill('On what ground', 'It is not so, we say.');
+  press('File it');
+  await waitFor(() => expect(record).toHaveBeenCalledWith({ ...body, against: V, filedBy: 'Pat O’Dell', words: 'It is not so, we say.' })); // prettier-ignore
+});
+
 test('what the store refuses is said, and what was typed stays', async () => {
   record.mockImplementation(() => {
     throw new Error('It is settled already.');
