@@ -293,3 +293,9 @@ describe('broken case files: exit 2 and a sentence that names the place', () => 
     for (const line of own) expect(line.length).toBeLessThan(700);
   });
 });
+
+test.each(['export', 'backup', 'verify'])('npm run %s with an option that it does not have: a sentence, and no trace', (command) => {
+  const file = { export: 'office-file', backup: 'backup', verify: 'verify' }[command]!;
+  const { status, stderr } = spawnSync(process.execPath, [join(root, 'tools', 'run.mjs'), `tools/${file}.ts`, '--nonsense'], { cwd: root, encoding: 'utf8' });
+  expect([status, stderr]).toEqual([2, expect.stringMatching(/^Unknown option '--nonsense'\. What can be said[^\n]*\n$/)]);
+}); // prettier-ignore

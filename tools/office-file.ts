@@ -9,6 +9,7 @@ import { once } from 'node:events';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { connect } from '../server/database/client';
+import { migrate } from '../server/database/migrate';
 import { offices } from '../server/database/schema';
 import { EvidenceStore } from '../server/evidence/store';
 import { openKeys } from '../server/ledger/keys';
@@ -32,6 +33,7 @@ try {
   const { db, pool } = connect(url, () => undefined);
   try {
     if (values.import) {
+      await migrate(db); // a database that holds nothing yet is as good as one that was brought up
       const { publicKeys } = await openKeys(resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json')));
       const { name, people } = await takeOffice(pool, store, publicKeys, linesOf(resolve(file)));
       console.log(`${name}: taken in with its photos; its seals hold.`);

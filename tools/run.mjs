@@ -32,4 +32,10 @@ const outfile = await bundle({
   plugins: [packagesOutside],
 });
 process.argv = [process.argv[0], outfile, ...args];
-await import(pathToFileURL(outfile).href);
+try {
+  await import(pathToFileURL(outfile).href);
+} catch (error) {
+  if (!String(error?.code).startsWith('ERR_PARSE_ARGS')) throw error;
+  console.error(`${error.message.split('. ')[0]}. What can be said stands in README.md and docs/running.md.`);
+  process.exit(2);
+}

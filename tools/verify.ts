@@ -19,7 +19,7 @@ const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
     database: { type: 'boolean' },
-    keys: { type: 'string', default: join(root, '.data', 'seal-keys.json') },
+    keys: { type: 'string', default: process.env.SEAL_KEYS ?? join(root, '.data', 'seal-keys.json') },
     anchors: { type: 'string', default: join(root, '.data', 'anchors') },
   },
 });

@@ -53,12 +53,12 @@ export function HeldList() {
       <LateList entries={entries} isLead={isLead} onSettled={settled} />
       {held.length > 0 && (
         <View testID="held" style={{ gap: 6 }}>
-          <Heading style={{ color: palette.violation }}>{`Signed without signal, not sealed: ${held.length}`}</Heading>
+          <Heading style={{ color: palette.violation }}>{`Signed, not sealed: ${held.length}`}</Heading>
           {held.map((one) => (
             <View key={one.id} style={{ gap: 6, paddingVertical: 8, borderTopWidth: 1, borderColor: palette.hairline }}>
               <Words style={{ fontWeight: '700', fontSize: 17 }}>{one.address}</Words>
               <Words style={{ fontSize: 16, lineHeight: 22 }}>
-                {`${one.by} signed “${one.decision ? DECISIONS[one.decision] : ''}” ${momentText(one.signedAt)}. ${one.why}`}
+                {`${one.by} signed “${one.decision ? DECISIONS[one.decision] : ''}” ${momentText(one.signedAt)}: ${one.why}`}
               </Words>
               <Quiet>
                 {isLead ? 'It is sealed by a decision of yours, or left unsealed.' : 'It waits for the lead.'}

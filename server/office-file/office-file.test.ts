@@ -99,6 +99,12 @@ test('by the commands, from one file: nobody is let in by what the file says of 
   try {
     expect(await run(home, 'tools/office-file.ts', file)).toContain('Windfall Township Building Office is in');
     const hash = (await home.db.select().from(accounts).where(eq(accounts.login, 'ilse')))[0]!.passwordHash;
+    const nothing = await openOffice({ demo: false, migrated: false }); // a database in which there is no table yet
+    expect(await run(nothing, 'tools/office-file.ts', '--import', file)).toContain('taken in with its photos');
+    expect(await run(nothing, 'tools/verify.ts', '--database', '--anchors', join(folder, 'none'))).toMatch(
+      /lines hold/,
+    );
+    await nothing.close();
     const planted = (await readFile(file, 'utf8')).replaceAll('"password_hash":"!"', `"password_hash":${JSON.stringify(hash)}`); // prettier-ignore
     expect(planted).toContain('argon2');
     await writeFile(file, planted);
