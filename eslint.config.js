@@ -42,6 +42,7 @@ const CORE = {
   calendar: ['case', 'record'],
   papers: ['codebook', 'case', 'electrical', 'rules', 'profile', 'verdict', 'record'],
   storm: ['record'],
+  verifier: [],
 };
 const folders = Object.keys(CORE);
 

@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { strFromU8, unzipSync } from 'fflate';
-import type { JWK } from 'jose';
-import { verifyKept, type KeptRecord } from '../server/ledger/verify';
+import { verified } from './verified';
 import { ON_PHONE, expect, test } from './office';
 import { Walker, choosePhoto } from './walk';
 
@@ -198,11 +197,11 @@ test(
         'papers/notice.pdf',
       ]),
     );
-    const { records, keys } = JSON.parse(strFromU8(files['record.json']!)) as { records: KeptRecord[]; keys: JWK[] };
-    expect(await verifyKept(keys, records[0]!)).toBeUndefined();
-    const edited = strFromU8(files['record.json']!).replace('An opening lets', 'No opening lets');
-    const { records: changed } = JSON.parse(edited) as { records: KeptRecord[] };
-    expect(await verifyKept(keys, changed[0]!)).toBe('its record was edited');
+    const record = strFromU8(files['record.json']!);
+    const check = (text: string) => verified(files['verify.mjs']!, text);
+    expect(check(record)).toMatchObject({ status: 0, stdout: expect.stringContaining('1 record holds.') as unknown });
+    const edited = check(record.replace('An opening lets', 'No opening lets'));
+    expect(edited).toMatchObject({ status: 1, stdout: expect.stringContaining('its record was edited') as unknown });
   },
 );
 

@@ -172,7 +172,7 @@ export function createApp({
   api.use(keepingRoutes(door, keys, photos), evidenceRoutes(door, photos), notFound);
   app.use('/api', api);
 
-  app.use(paperRoutes(door), calendarRoutes(door));
+  app.use(paperRoutes(door, keys), calendarRoutes(door));
   if (webFolder && existsSync(join(webFolder, 'shell.html'))) app.use(pages(webFolder, door));
   app.use(notFound);
   app.use(answerProblems);

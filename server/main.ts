@@ -77,7 +77,7 @@ async function main(): Promise<void> {
   const connection = connect(serverUrl, lost);
   await requireServerRole(connection.pool);
   const anchor = () =>
-    writeAnchor(connection.door, anchorFolder).catch((err: unknown) => log.warn({ err }, 'no anchor was written'));
+    writeAnchor(connection.door, keys, anchorFolder).catch((err: unknown) => log.warn({ err }, 'no anchor was written'));
   const rest = () => putToRest(connection.door).catch((err: unknown) => log.warn({ err }, 'nothing was put to rest'));
   const epochs = new Epochs(connection.door);
   /** How far the ledgers have come is written down after every seal: a number that a restore forgets is used by nobody again. */

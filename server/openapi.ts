@@ -473,6 +473,8 @@ const schemas: Record<string, Json> = {
       }),
     ),
     keys: list({ type: 'object' }),
+    /** Which records there are, as a JWS of the office. */
+    statement: text,
   }),
   People: object({
     people: list(

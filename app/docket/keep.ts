@@ -11,20 +11,20 @@ import {
 import { type Inspection } from '@careful-latch/core/record';
 import { daysOf, iCalendar } from '@careful-latch/core/calendar';
 import { HISTORY_KINDS, historyOf } from '@careful-latch/core/history';
+import { VERIFIER } from '@careful-latch/core/verifier';
 import { printPaper } from '../papers/print';
 import { sourceOf } from '../papers/source';
 import type { SignedRecord } from '../stores/office';
 import { photoUrl } from '../stores/photos';
 import { saveBlob } from '../theme/files';
-import { VERIFIER } from './verifier';
 
 const bytesOf = async (blob: Blob): Promise<Uint8Array> => new Uint8Array(await blob.arrayBuffer());
 const placeOf = ({ header }: Inspection) => header.address.replace(/[^A-Za-z0-9]+/g, '-').toLowerCase();
 
 /** What a package holds, for whoever opens it without this program. */
 const README = `case.json: what was recorded at the house.
-record.json: every signed decision as it was sealed, its line of the office's ledger as JWS, and the public keys.
-  It is verified without the office: node verify.mjs, or npm run verify -- record.json
+record.json: every signed decision as it was sealed, its line of the office's ledger as JWS, the public keys, and the office's statement of which records there are.
+  It is verified without the office: node verify.mjs --key FINGERPRINT. The fingerprint of the office's key stands where the code on a paper leads.
 docket.json: violations, orders, conditions and visits, with every step and who made it.
 summary.txt: the last report, as plain text.
 papers/: as PDF. photos/: by their SHA-256.
@@ -33,6 +33,8 @@ papers/: as PDF. photos/: by their SHA-256.
 interface Sealed {
   readonly records: readonly SignedRecord[];
   readonly keys: readonly object[];
+  /** Which records there are, as a JWS of the office. */
+  readonly statement: string;
 }
 
 const json = (data: unknown): Uint8Array => strToU8(JSON.stringify(data, undefined, 2));

@@ -7,11 +7,13 @@ interface Records {
   readonly records: readonly SignedRecord[];
   /** The public keys that they were sealed with. */
   readonly keys: readonly object[];
+  /** Which there are, as a JWS of the office; empty until it has answered. */
+  readonly statement: string;
 }
 
 /** The sealed records of an inspection, asked for anew with everything signed and whenever the office is reached again. */
 export function useRecords({ id, decisions }: Inspection): Records {
-  const [found, setFound] = useState<Records>({ records: [], keys: [] });
+  const [found, setFound] = useState<Records>({ records: [], keys: [], statement: '' });
   const waiting = useInspections((one) => one.waiting);
   const reach = useInspections((one) => one.reach);
   useEffect(() => {

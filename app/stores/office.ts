@@ -356,7 +356,7 @@ export const office = {
     ),
   inspection: (id: string) => ask<Inspection>('GET', `/inspections/${id}`),
   /** The signed records, and the public keys that they were sealed with. */
-  records: (id: string) => ask<{ records: SignedRecord[]; keys: object[] }>('GET', `/inspections/${id}/records`),
+  records: (id: string) => ask<{ records: SignedRecord[]; keys: object[]; statement: string }>('GET', `/inspections/${id}/records`),
   /** Sends a piece of a photo; says how much of it the office has. */
   piece: (inspection: string, sha256: string, at: number, piece: Blob) =>
     change<{ held: number; whole: boolean }>('PUT', `${photoPath(inspection, sha256)}?at=${at}`, piece),

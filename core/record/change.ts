@@ -63,6 +63,17 @@ export function applyChange(
   return typeof now === 'string' ? { ok: false, why: now } : { ok: true, inspection: now };
 }
 
+/** What an inspection became by a change that was taken once, whoever may make it today; a sentence where it cannot be told again. */
+export function toldAgain(
+  before: Inspection | undefined,
+  change: unknown,
+  person: Person,
+  rules?: Rules,
+): Inspection | string {
+  const then = changed(before, ofOldDevice(change) as Change, person, rules, 'told again');
+  return typeof then === 'string' || !before ? then : { ...then, revision: before.revision + 1 };
+}
+
 /** Who, beside somebody, has recorded since over what would be taken back, or otherwise than they did; undefined where nobody has. */
 export function overtakenBy(now: Inspection, back: ChangeBody, by: string): string | undefined {
   if (back.type !== 'facts') return undefined;

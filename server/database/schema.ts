@@ -535,6 +535,29 @@ export const ledger = pgTable(
   ],
 );
 
+/** How far the log of each house had come when a day's line was signed: the rows that the line is signed over. */
+export const signedLogs = pgTable(
+  'signed_logs',
+  {
+    office: uuid('office')
+      .notNull()
+      .references(() => offices.id),
+    /** The number of the line. */
+    line: integer('line').notNull(),
+    inspection: uuid('inspection').notNull(),
+    revision: integer('revision').notNull(),
+    /** SHA-256 over the changes so far, each with the one before. */
+    log: text('log').notNull(),
+    /** SHA-256 of how the house stood, for those that are older than the lines of days: their log may not tell it. */
+    stands: text('stands'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.office, table.line, table.inspection] }),
+    foreignKey({ columns: [table.office, table.inspection], foreignColumns: [inspections.office, inspections.id] }),
+    index('signed_logs_inspection').on(table.office, table.inspection, table.revision),
+  ],
+);
+
 /** Sessions, in the shape that connect-pg-simple expects. */
 export const sessions = pgTable(
   'session',

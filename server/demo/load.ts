@@ -30,6 +30,7 @@ import type { Connection } from '../database/client';
 import { accounts, firms, offices, stormEntries, storms } from '../database/schema';
 import type { EvidenceStore } from '../evidence/store';
 import type { SealKeys } from '../ledger/keys';
+import { bringUp } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
 import type { Account } from '../sessions/account';
 import { DEMO_PASSWORD } from './password';
@@ -206,6 +207,7 @@ export async function loadDemo({ db, door }: Connection, keys: SealKeys, store: 
     firm: one.role === 'firm-lead' ? FIRM.id : null,
   }));
   await db.insert(accounts).values(people.map((one) => ({ ...one, passwordHash, demo: true })));
+  await bringUp(door, keys); // its ledger begins with its key and its people
   const days = dayjs().startOf('day').diff(dayjs(DEMO_DAY), 'day');
   for (const property of DEMO_PROPERTIES)
     for (const { by, changes } of inTurns(storyOf(property, people, days)))

@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto';
+import { rm, writeFile } from 'node:fs/promises';
 import { eq } from 'drizzle-orm';
 import type { Inspection } from '@careful-latch/core/record';
 import { accounts, offices } from '../database/schema';
+import { EvidenceStore } from './store';
+import { verifyPhotos } from './verify';
 import {
   CORRECTIONS,
   changeOf,
@@ -54,6 +57,23 @@ test('a photo goes in pieces, goes on after a break, and comes back byte for byt
   const back = await who.get(address);
   expect([back.status, back.type]).toEqual([200, 'image/jpeg']);
   expect(picture.bytes.equals(back.body as Buffer)).toBe(true);
+});
+
+test('a photo whose file was altered is not shown, and is found by the verification; one that was taken away is counted', async () => {
+  const { address, picture } = await announced(1000);
+  await who.piece(`${address}?at=0`, picture.bytes);
+  const [own] = await office.db.select().from(offices);
+  const store = new EvidenceStore(office.evidenceFolder);
+  const verified = () => verifyPhotos(office.db, store, own!.id);
+  const before = await verified();
+  expect(before.wrong).toBeUndefined();
+  const file = store.find(own!.id, picture.sha256)!;
+  await writeFile(file, jpegOf(1000));
+  const shown = await who.get(address);
+  expect([shown.status, (shown.body as { detail: string }).detail]).toEqual([409, expect.stringContaining('altered')]);
+  expect((await verified()).wrong).toMatch(/^A photo of 99 Test Orchard \([0-9a-f]{64}\): its file was altered\.$/);
+  await rm(file);
+  expect(await verified()).toEqual({ held: before.held - 1, absent: before.absent + 1 });
 });
 
 test('another picture than was announced is refused with a sentence, and the right one is taken after it', async () => {

@@ -1,4 +1,3 @@
-import { basename, dirname } from 'node:path';
 import { and, eq, sql } from 'drizzle-orm';
 import { raw, Router } from 'express';
 import { number, object, string } from 'yup';
@@ -81,13 +80,11 @@ export function evidenceRoutes(door: Door, store: EvidenceStore): Router {
     const account = accountOf(request);
     const { sha256, inspection } = await addressed(account, request.params);
     // One that was taken out since is still to be seen in the records that were sealed with it.
-    const file = inspection && (await isOf(account, inspection, sha256)) && store.find(account.office, sha256);
-    if (!file)
+    const picture =
+      inspection && (await isOf(account, inspection, sha256)) && (await store.read(account.office, sha256));
+    if (!picture)
       throw new Problem(404, 'Not here yet', 'The device that took this photo has not sent the whole of it yet.');
-    response
-      .set('Cache-Control', 'private, max-age=31536000, immutable')
-      .type('image/jpeg')
-      .sendFile(basename(file), { root: dirname(file) }); // a folder above it may begin with a dot
+    response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').send(picture);
   });
 
   return router;

@@ -46,6 +46,20 @@ export class EvidenceStore {
     return existsSync(file) ? file : undefined;
   }
 
+  /** A picture that the office has whole, hashed as it is read; undefined where it has none. Throws a `Problem` where its file was altered. */
+  async read(office: string, sha256: string): Promise<Buffer | undefined> {
+    const file = this.find(office, sha256);
+    if (!file) return undefined;
+    const picture = await readFile(file);
+    if (createHash('sha256').update(picture).digest('hex') !== sha256)
+      throw new Problem(
+        409,
+        'Altered',
+        'The file of this photo was altered at the office; it is not shown. Tell the lead.',
+      );
+    return picture;
+  }
+
   /** Every picture that the office has whole, one after the other. */
   async *all(office: string): AsyncGenerator<{ sha256: string; picture: Buffer }> {
     const files = await readdir(join(this.folder, office), { recursive: true }).catch(() => []);

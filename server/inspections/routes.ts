@@ -38,7 +38,7 @@ async function recordsOf(tx: Transaction, keys: SealKeys, account: Account, insp
     const said = line === null ? undefined : ((await signedBy(keys.publicKeys, line)) as Line | undefined);
     const sealHolds =
       said !== undefined &&
-      whyNotHeld(said, { ...(await saidOf(tx, decision)), seal: decision.seal }) === undefined &&
+      whyNotHeld(said, { ...(await saidOf(tx, decision, said.v)), seal: decision.seal }) === undefined &&
       decision.record.previousSeal === previous;
     previous = decision.seal;
     const number = said ? numberOf(said) : null;
@@ -46,6 +46,18 @@ async function recordsOf(tx: Transaction, keys: SealKeys, account: Account, insp
   }
   return records;
 }
+
+/** What the office signs when it gives records away: which there are of a house, in their order, and by which keys. */
+const statementOf = (keys: SealKeys, { office }: Account, inspection: string, decided: readonly string[]) =>
+  keys.sign({
+    v: 1,
+    kind: 'package',
+    office,
+    inspection,
+    decisions: decided,
+    keys: keys.publicKeys.map(({ kid }) => kid),
+    at: new Date().toISOString(),
+  });
 
 export function inspectionRoutes(door: Door, keys: SealKeys): Router {
   const router = Router();
@@ -86,7 +98,8 @@ export function inspectionRoutes(door: Door, keys: SealKeys): Router {
           .onConflictDoNothing();
       return found;
     });
-    response.json({ records, keys: keys.publicKeys });
+    const statement = await statementOf(keys, account, wanted, records.map((one) => one.id)); // prettier-ignore
+    response.json({ records, keys: keys.publicKeys, statement });
   });
 
   return router;

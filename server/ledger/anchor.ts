@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import type { Door } from '../database/client';
 import { offices } from '../database/schema';
+import type { SealKeys } from './keys';
+import { sealDay } from './ledger';
 
 /** How far an office's ledger had come on a day. */
 export interface Anchor {
@@ -13,20 +15,21 @@ export interface Anchor {
 }
 
 /**
- * Writes today's anchor: for each office how many lines its ledger has, and the SHA-256 of the last. Printed, or sent elsewhere,
+ * Signs the day's line, and writes today's anchor: for each office how many lines its ledger has, and the SHA-256 of the last. Printed, or sent elsewhere,
  * it shows later what was cut off or rewritten by whoever has the database and the keys.
  */
-export async function writeAnchor(door: Door, folder: string): Promise<void> {
+export async function writeAnchor(door: Door, keys: SealKeys, folder: string): Promise<void> {
   const day = new Date().toISOString().slice(0, 10);
   const rows = [];
   for (const office of await door.officeIds())
     rows.push(
-      ...(await door.inOffice(office, (tx) =>
-        tx
+      ...(await door.inOffice(office, async (tx) => {
+        await sealDay(tx, keys, office);
+        return tx
           .select({ id: offices.id, n: offices.ledgerN, head: offices.ledgerHead })
           .from(offices)
-          .where(eq(offices.id, office)),
-      )),
+          .where(eq(offices.id, office));
+      })),
     );
   await mkdir(folder, { recursive: true });
   const before = (await readAnchors(folder)).filter((one) => one.day === day);

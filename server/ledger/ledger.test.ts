@@ -11,7 +11,7 @@ import { readAnchors, writeAnchor, type Anchor } from './anchor';
 import { newKey, openKeys, passingKeys, signedBy } from './keys';
 import { bringUp } from './ledger';
 import { sha256, type Line } from './line';
-import { verifyKept, verifyOffice, type KeptRecord } from './verify';
+import { verifyOffice } from './verify';
 
 const PASSWORD = 'a long password';
 let office: Office;
@@ -35,20 +35,21 @@ beforeAll(async () => {
     await who.change(changeOf(touched(house, 'inlet.ratingA', 30)));
   }
   const folder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
-  await writeAnchor(office.door, folder);
+  await writeAnchor(office.door, office.keys, folder);
   anchors = await readAnchors(folder);
   await rm(folder, { recursive: true });
 });
 afterAll(() => office.close());
 
 test('what the office sealed holds, line by line, and as it was anchored', async () => {
-  expect(await verify()).toEqual({ lines: 4 }); // its key, and three decisions
-  expect(anchors).toMatchObject([{ office: home, n: 4 }]);
+  // Its key, its lead, three decisions; and the day signs the change behind the last of them.
+  expect(await verify()).toEqual({ lines: 6, unsigned: 0, untold: 0 });
+  expect(anchors).toMatchObject([{ office: home, n: 6 }]);
 });
 
 test('an anchor of the same day is never taken back', async () => {
   const folder = await mkdtemp(join(tmpdir(), 'careful-latch-'));
-  await writeAnchor(office.door, folder);
+  await writeAnchor(office.door, office.keys, folder);
   const before = await readAnchors(folder);
   const { rows } = await office.pool.query<{ n: number; head: string }>(
     'select ledger_n as n, ledger_head as head from offices',
@@ -60,7 +61,7 @@ test('an anchor of the same day is never taken back', async () => {
     [rows[0]!.n, 'rewritten'],
   ] as const) {
     await set(n, head);
-    await writeAnchor(office.door, folder);
+    await writeAnchor(office.door, office.keys, folder);
     expect(await readAnchors(folder)).toEqual(before);
   }
   await set(rows[0]!.n, rows[0]!.head);
@@ -72,7 +73,7 @@ async function after(statements: string, keys = office.keys, known = anchors): P
   const client = new pg.Client(office.url);
   await client.connect();
   await client.query('begin');
-  for (const table of ['changes', 'decisions', 'ledger'])
+  for (const table of ['changes', 'decisions', 'ledger', 'signed_logs'])
     await client.query(`alter table ${table} disable trigger user`);
   await client.query(statements);
   const db = drizzle(client as never, { schema }) as unknown as Office['db'];
@@ -81,45 +82,45 @@ async function after(statements: string, keys = office.keys, known = anchors): P
   await client.end();
   return wrong;
 }
-const SECOND = `id = (select subject::uuid from ledger where n = 3)`;
+const SECOND = `id = (select subject::uuid from ledger where n = 4)`;
 
 test.each<[string, string, RegExp]>([
   [
     'a record edited',
     `update decisions set record = jsonb_set(record, '{header,address}', '"elsewhere"') where ${SECOND}`,
-    /^Line 3: decision on elsewhere, 2026-.*: its record was edited\.$/,
+    /^Line 4: decision on elsewhere, 2026-.*: its record was edited\.$/,
   ],
-  ['a seal edited', `update decisions set seal = 'x' where ${SECOND}`, /^Line 3: .*its seal was edited/],
-  ['a kind edited', `update decisions set kind = 'approved' where ${SECOND}`, /^Line 3: .*its kind was edited/],
+  ['a seal edited', `update decisions set seal = 'x' where ${SECOND}`, /^Line 4: .*its seal was edited/],
+  ['a kind edited', `update decisions set kind = 'approved' where ${SECOND}`, /^Line 4: .*its kind was edited/],
   [
     'a signer edited',
     `insert into accounts (id, office, login, name, role, password_hash) select '${randomUUID()}', office, 'eve', 'Eve', role, password_hash from accounts limit 1;
      update decisions set by = (select id from accounts where login = 'eve') where ${SECOND}`,
-    /^Line 3: .*its signer was edited/,
+    /^Line 4: .*its signer was edited/,
   ],
   [
     'a time edited',
     `update decisions set signed_at = signed_at - interval '1 day' where ${SECOND}`,
-    /^Line 3: .*its time was edited/,
+    /^Line 4: .*its time was edited/,
   ],
   [
     'a change edited',
     `update changes set body = jsonb_set(body, '{facts,0,value}', '30') where revision = 2`,
-    /^Line 2: .*the changes that led to it were edited/,
+    /^Line 3: .*the changes that led to it were edited/,
   ],
-  ['a change taken out', `delete from changes where revision = 2`, /^Line 2: .*the changes that led to it were edited/],
+  ['a change taken out', `delete from changes where revision = 2`, /^Line 3: .*the changes that led to it were edited/],
   ['a line taken out', `delete from ledger where n = 2`, /^Line 2: it was taken out/],
   [
     'a line and its decision taken out, and the others moved up',
-    `delete from decisions where id = (select subject::uuid from ledger where n = 2); delete from ledger where n = 2;
-     update ledger set n = n - 1 where n > 2; update offices set ledger_n = 3`,
-    /^Line 2: its columns were edited/,
+    `delete from decisions where id = (select subject::uuid from ledger where n = 3); delete from ledger where n = 3;
+     update ledger set n = n - 1 where n > 3; update offices set ledger_n = 5`,
+    /^Line 3: its columns were edited/,
   ],
-  ['a decision taken out', `delete from decisions where ${SECOND}`, /^Line 3: the decision of .* was deleted/],
+  ['a decision taken out', `delete from decisions where ${SECOND}`, /^Line 4: the decision of .* was deleted/],
   [
     'the last cut off',
-    `delete from decisions where id = (select subject::uuid from ledger where n = 4); delete from ledger where n = 4`,
-    /^The end: the office has counted to line 4, and the last is 3/,
+    `delete from decisions where id = (select subject::uuid from ledger where n = 5); delete from ledger where n > 4`,
+    /^The end: the office has counted to line 6, and the last is 4/,
   ],
   [
     'a decision put in beside the office',
@@ -128,8 +129,8 @@ test.each<[string, string, RegExp]>([
   ],
   [
     'a column of the ledger edited',
-    `update ledger set kind = 'older-decision' where n = 3`,
-    /^Line 3: its columns were edited/,
+    `update ledger set kind = 'older-decision' where n = 4`,
+    /^Line 4: its columns were edited/,
   ],
 ])('%s is found, and named', async (_, statements, wrong) => {
   expect(await after(statements)).toMatch(wrong);
@@ -143,22 +144,22 @@ const lineOf = async (n: number): Promise<{ jws: string; line: Line }> => {
 
 test('everything rewritten with other keys fails at the first line', async () => {
   const thief = await passingKeys();
-  const { line } = await lineOf(4);
+  const { line } = await lineOf(5);
   const forged = await thief.sign({ ...line, decided: 'approved' });
-  expect(await after(`update ledger set jws = '${forged}' where n = 4`)).toMatch(/^Line 4: its signature fails/);
+  expect(await after(`update ledger set jws = '${forged}' where n = 5`)).toMatch(/^Line 5: its signature fails/);
 });
 
 test('what was cut off or rewritten with the office’s own keys is found by an anchor kept elsewhere', async () => {
-  const third = await lineOf(3);
-  const cutOff = `delete from decisions where id = (select subject::uuid from ledger where n = 4); delete from ledger where n = 4;
-    update offices set ledger_n = 3, ledger_head = '${sha256(third.jws)}'`;
-  expect(await after(cutOff)).toMatch(/^The end: on 2\d{3}-.* there were 4 lines, and 3 are there\.$/);
+  const fifth = await lineOf(5);
+  const cutOff = `delete from ledger where n = 6; delete from signed_logs;
+    update offices set ledger_n = 5, ledger_head = '${sha256(fifth.jws)}'`;
+  expect(await after(cutOff)).toMatch(/^The end: on 2\d{3}-.* there were 6 lines, and 5 are there\.$/);
   expect(await after(cutOff, office.keys, [])).toBeUndefined(); // nobody else kept anything
 
-  const { line } = await lineOf(4);
+  const { line } = await lineOf(6);
   const forged = await office.keys.sign({ ...line, at: '2026-11-26T00:00:00.000Z' });
-  const rewritten = `update ledger set jws = '${forged}' where n = 4; update offices set ledger_head = '${sha256(forged)}'`;
-  expect(await after(rewritten)).toMatch(/^Line 4: it is not the one that was there on /);
+  const rewritten = `update ledger set jws = '${forged}' where n = 6; update offices set ledger_head = '${sha256(forged)}'`;
+  expect(await after(rewritten)).toMatch(/^Line 6: it is not the one that was there on /);
 });
 
 test('a decision that was put in beside the office is not taken into the ledger by a start', async () => {
@@ -182,15 +183,6 @@ test('the server itself can only add to what was sealed', async () => {
     await expect(office.pool.query(statement)).rejects.toThrow(/is only ever added to/);
 });
 
-test('a record that was kept as a file is verified without the office; an edited one is not', async () => {
-  const { records } = (await who.get(`/api/inspections/${house}/records`)).body as { records: KeptRecord[] };
-  const [kept] = records;
-  expect(await verifyKept(office.keys.publicKeys, kept!)).toBeUndefined();
-  const edited = { ...kept!, record: { ...kept!.record, header: { ...kept!.record.header, address: 'elsewhere' } } };
-  expect(await verifyKept(office.keys.publicKeys, edited)).toBe('its record was edited');
-  expect(await verifyKept((await passingKeys()).publicKeys, kept!)).toMatch(/^its signature fails/);
-});
-
 test('a new key is vouched for by the one before, and what the old one sealed still holds', async () => {
   const own = await openOffice({ demo: false });
   const at = randomUUID();
@@ -201,8 +193,8 @@ test('a new key is vouched for by the one before, and what the old one sealed st
   const both = await passingKeys(first, second);
   await bringUp(own.door, both);
   await bringUp(own.door, both); // once each
-  expect(await verifyOffice(own.db, both.publicKeys, at)).toEqual({ lines: 2 });
-  expect(await verifyOffice(own.db, old.publicKeys, at)).toEqual({ lines: 2 }); // the old one signed the line of the new
+  expect(await verifyOffice(own.db, both.publicKeys, at)).toEqual({ lines: 2, unsigned: 0, untold: 0 });
+  expect(await verifyOffice(own.db, old.publicKeys, at)).toEqual({ lines: 2, unsigned: 0, untold: 0 }); // the old one signed the line of the new
   await own.close();
 });
 
@@ -221,7 +213,11 @@ test('a decision sealed before there was a ledger is taken into it once, as what
   await bringUp(own.door, own.keys);
   expect(await line()).toBe(decided);
   const [one] = await own.db.select().from(schema.offices);
-  expect(await verifyOffice(own.db, own.keys.publicKeys, one!.id)).toEqual({ lines: decided + 1 });
+  expect(await verifyOffice(own.db, own.keys.publicKeys, one!.id)).toEqual({
+    lines: decided + 5,
+    unsigned: 0,
+    untold: 0,
+  }); // and its key, its three people, and the day
   await own.close();
 }, 120_000);
 

@@ -1,11 +1,12 @@
-import { and, asc, eq, lte } from 'drizzle-orm';
+import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { decodeJwt } from 'jose';
 import { canonicalText, type Change } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
-import type { rules } from '../database/schema';
-import { changes, decisions, inspections, ledger, offices } from '../database/schema';
-import { sealOf } from '../inspections/seal';
-import { inLog } from './hidden';
+import { accounts, decisions, inspections, ledger, offices, rules, signedLogs } from '../database/schema';
+import { sealOf, type SealedRecord } from '../inspections/seal';
 import type { SealKeys } from './keys';
+import { logOf } from './log';
+import { stateHash } from './told';
 import { numberOf, sha256, type Line } from './line';
 
 type Said = Omit<Line, 'v' | 'office' | 'n' | 'prev' | 'at'>;
@@ -16,7 +17,7 @@ async function append(tx: Transaction, keys: SealKeys, office: string, said: Sai
     .select({ n: offices.ledgerN, head: offices.ledgerHead })
     .from(offices)
     .where(eq(offices.id, office))) as [{ n: number; head: string }];
-  const line: Line = { v: 1, office, n: n + 1, prev: head, at: new Date().toISOString(), ...said };
+  const line: Line = { v: 2, office, n: n + 1, prev: head, at: new Date().toISOString(), ...said };
   const jws = await keys.sign(line, signer);
   await tx.insert(ledger).values({ office, n: line.n, kind: line.kind, subject: line.subject, jws });
   await tx
@@ -26,32 +27,32 @@ async function append(tx: Transaction, keys: SealKeys, office: string, said: Sai
   return line;
 }
 
-/** SHA-256 over the changes of an inspection up to a revision, each hashed with those before it; names as salted hashes. */
-async function logOf(tx: Transaction, inspection: string, revision: number): Promise<string> {
-  const rows = await tx
-    .select({ body: changes.body, salt: inspections.salt })
-    .from(changes)
-    .innerJoin(inspections, and(eq(inspections.office, changes.office), eq(inspections.id, changes.inspection)))
-    .where(and(eq(changes.inspection, inspection), lte(changes.revision, revision)))
-    .orderBy(asc(changes.revision));
-  return rows.reduce((log, { body, salt }) => sha256(log + canonicalText(inLog(body, salt))), '');
-}
-
 type Decided = typeof decisions.$inferSelect;
 
-/** What the ledger says of a decision. */
-export async function saidOf(tx: Transaction, row: Decided): Promise<Omit<Said, 'kind'>> {
+/** What the ledger says of a decision, in a line of a version. */
+export async function saidOf(tx: Transaction, row: Decided, v: Line['v'] = 2): Promise<Omit<Said, 'kind'>> {
+  const { record } = row;
   return {
     subject: row.id,
     inspection: row.inspection,
     revision: row.revision,
-    record: sealOf(row.record),
-    log: await logOf(tx, row.inspection, row.revision),
+    record: sealOf(record),
+    log: (await logOf(tx, row.inspection, v, row.revision)).log,
     decided: row.kind,
     by: row.by,
     signedAt: row.signedAt.toISOString(),
+    ...judgedIn(record, v),
   };
 }
+
+/** Under which rules a record was judged, and whether a hazard stood in it; lines of version 1 do not say. */
+const judgedIn = ({ rules: under, evaluation }: SealedRecord, v: Line['v']): Pick<Line, 'rules' | 'hazard'> =>
+  v === 1
+    ? {}
+    : {
+        rules: under?.version ?? null,
+        hazard: evaluation.outcomes.some((one) => one.outcome === 'violation' && one.severity === 'hazard'),
+      };
 
 /** Seals a decision: a signed line in the office’s ledger. Resolves with the number that its papers have. */
 export async function sealInLedger(tx: Transaction, keys: SealKeys, office: string, row: Decided): Promise<string> {
@@ -105,7 +106,7 @@ export async function sealRestored(
 export const rulesHash = ({ profile, reason }: Pick<typeof rules.$inferInsert, 'profile' | 'reason'>): string =>
   sha256(canonicalText({ profile, reason }));
 
-/** Writes down who did what to an account. Takes the office’s lock. */
+/** Writes down who did what to an account, and how it stands after that. Takes the office’s lock. */
 export async function logPeople(
   tx: Transaction,
   keys: SealKeys,
@@ -114,7 +115,83 @@ export async function logPeople(
   did: string,
 ): Promise<void> {
   await tx.select({ id: offices.id }).from(offices).where(eq(offices.id, by.office)).for('update');
-  await append(tx, keys, by.office, { kind: 'people', subject, by: by.id, did });
+  await append(tx, keys, by.office, { kind: 'people', subject, by: by.id, did, ...(await standingOf(tx, subject)) });
+}
+
+/** How an account stands, for its line; nothing where the line is about something else. */
+async function standingOf(tx: Transaction, subject: string): Promise<Pick<Line, 'record'>> {
+  const [account] = await tx
+    .select()
+    .from(accounts)
+    .where(sql`${accounts.id}::text = ${subject}`);
+  return account ? { record: accountHash(account) } : {};
+}
+
+/** SHA-256 over what an account is: its name, and what it may do. */
+export const accountHash = ({ id, login, name, role, firm, active }: typeof accounts.$inferSelect): string =>
+  sha256(canonicalText({ id, login, name, role, firm, active }));
+
+/** Signs how far the log of each house has come that no line has signed yet. One line a day, and none where nothing is new. */
+export async function sealDay(tx: Transaction, keys: SealKeys, office: string): Promise<void> {
+  const day = new Date().toISOString().slice(0, 10);
+  const said = await tx.$count(ledger, and(eq(ledger.office, office), eq(ledger.kind, 'day'), eq(ledger.subject, day)));
+  if (said > 0) return;
+  await tx.select({ id: offices.id }).from(offices).where(eq(offices.id, office)).for('update');
+  await sealLogs(tx, keys, office, day);
+}
+
+/** The houses with changes that neither a decision’s line nor a day’s has signed. */
+const unsigned = (office: string) => sql`
+  select i.id from ${inspections} i where i.office = ${office} and i.revision > greatest(
+    coalesce((select max(d.revision) from ${decisions} d where d.office = i.office and d.inspection = i.id), 0),
+    coalesce((select max(s.revision) from ${signedLogs} s where s.office = i.office and s.inspection = i.id), 0)) order by i.id`;
+
+async function sealLogs(tx: Transaction, keys: SealKeys, office: string, day: string, older = false): Promise<void> {
+  const houses = older
+    ? sql`select i.id from ${inspections} i where i.office = ${office} order by i.id`
+    : unsigned(office);
+  const rows: (typeof signedLogs.$inferInsert)[] = [];
+  const [{ n }] = (await tx.select({ n: offices.ledgerN }).from(offices).where(eq(offices.id, office))) as [
+    { n: number },
+  ];
+  for (const { id } of (await tx.execute<{ id: string }>(houses)).rows) {
+    const { log, revision } = await logOf(tx, id, 2);
+    const stands = older ? await stateHash(tx, id) : null;
+    rows.push({ office, line: n + 1, inspection: id, revision, log, stands });
+  }
+  if (rows.length === 0) return;
+  for (let i = 0; i < rows.length; i += PORTION) await tx.insert(signedLogs).values(rows.slice(i, i + PORTION));
+  await append(tx, keys, office, { kind: 'day', subject: day, record: rowsHash(rows) });
+}
+const PORTION = 500;
+
+/** SHA-256 over the rows that a day’s line signs, in the order of their houses. */
+export const rowsHash = (rows: readonly (typeof signedLogs.$inferInsert)[]): string =>
+  sha256(rows.map((one) => `${one.inspection} ${one.revision} ${one.log} ${one.stands ?? ''}\n`).join(''));
+
+/** Whether no line yet says how accounts stand and who sent what: an office that is new, or whose ledger is of before. */
+async function isOfBefore(tx: Transaction, office: string): Promise<boolean> {
+  const [last] = await tx
+    .select({ jws: ledger.jws })
+    .from(ledger)
+    .where(eq(ledger.office, office))
+    .orderBy(desc(ledger.n))
+    .limit(1);
+  return !last || (decodeJwt(last.jws) as unknown as Line).v === 1;
+}
+
+/** What was there before lines said so: each account as it stands, rules that have no line, and each house with its log. */
+async function sealOlder(tx: Transaction, keys: SealKeys, office: string): Promise<void> {
+  const did = 'stands so where lines about accounts begin';
+  for (const one of await tx.select().from(accounts).where(eq(accounts.office, office)).orderBy(asc(accounts.id)))
+    await append(tx, keys, office, { kind: 'people', subject: one.id, did, record: accountHash(one) });
+  const known = await tx
+    .select({ subject: ledger.subject })
+    .from(ledger)
+    .where(and(eq(ledger.office, office), eq(ledger.kind, 'rules')));
+  for (const one of await tx.select().from(rules).where(eq(rules.office, office)).orderBy(asc(rules.version)))
+    if (!known.some(({ subject }) => subject === String(one.version))) await sealRules(tx, keys, one);
+  await sealLogs(tx, keys, office, new Date().toISOString().slice(0, 10), true);
 }
 
 /**
@@ -129,6 +206,7 @@ export async function bringUp(door: Door, keys: SealKeys): Promise<void> {
         .from(offices)
         .where(eq(offices.id, office))
         .for('update');
+      const ofBefore = await isOfBefore(tx, office);
       const known = await tx
         .select({ subject: ledger.subject })
         .from(ledger)
@@ -143,14 +221,16 @@ export async function bringUp(door: Door, keys: SealKeys): Promise<void> {
             { kind: 'key', subject: key.kid!, key },
             keys.publicKeys[Math.max(0, i - 1)]!.kid,
           );
-      if (before!.n > 0) return;
-      const older = await tx
-        .select({ decision: decisions })
-        .from(decisions)
-        .innerJoin(inspections, eq(inspections.id, decisions.inspection))
-        .where(eq(inspections.office, office))
-        .orderBy(asc(decisions.signedAt), asc(decisions.revision));
-      for (const { decision } of older.filter((one) => sealOf(one.decision.record) === one.decision.seal))
-        await append(tx, keys, office, { kind: 'older-decision', ...(await saidOf(tx, decision)) });
+      if (before!.n === 0) {
+        const older = await tx
+          .select({ decision: decisions })
+          .from(decisions)
+          .innerJoin(inspections, eq(inspections.id, decisions.inspection))
+          .where(eq(inspections.office, office))
+          .orderBy(asc(decisions.signedAt), asc(decisions.revision));
+        for (const { decision } of older.filter((one) => sealOf(one.decision.record) === one.decision.seal))
+          await append(tx, keys, office, { kind: 'older-decision', ...(await saidOf(tx, decision)) });
+      }
+      if (ofBefore) await sealOlder(tx, keys, office);
     });
 }

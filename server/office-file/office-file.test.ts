@@ -56,7 +56,7 @@ test.each([
   ['one that breaks off', () => lines.slice(0, -1), /Line \d+: the file breaks off here/],
   ['one that lacks a row', () => lines.filter((line, i) => i !== lines.findIndex((one) => one.includes('"table":"storm_entries"'))), /3 rows of storm_entries were written, and 2 are there/], // prettier-ignore
   ['a line that is no JSON', () => [...lines.slice(0, 5), '{"table":', ...lines.slice(5)], /Line 6: this is no JSON/],
-  ['another version', () => lines.map((line, i) => (i === 0 ? line.replace('"version":2', '"version":9') : line)), /Line 1: version 2 is read here; this is 9/], // prettier-ignore
+  ['another version', () => lines.map((line, i) => (i === 0 ? line.replace('"version":3', '"version":9') : line)), /Line 1: version 3 is read here; this is 9/], // prettier-ignore
   ['a table that is none', () => [lines[0]!, '{"table":"pg_authid","row":{}}'], /Line 2: "pg_authid" is no table of an office/],
   ['a row of another office', () => [lines[0]!, '{"table":"accounts","row":{"office":"x"}}'], /Line 2: the row is of another office/], // prettier-ignore
   ['a row twice', () => [...lines.slice(0, 2), lines[1]!], /Line 3: this row of firms is there already/],

@@ -9,12 +9,12 @@ import { NO_PASSWORD } from '../sessions/routes';
 import { verifyOffice } from '../ledger/verify';
 
 const OFFICE_FORMAT = 'careful-latch/office';
-/** Version 1 held no photos. */
-const OFFICE_VERSION = 2;
-const READ_VERSIONS: readonly unknown[] = [1, OFFICE_VERSION];
+/** Version 1 held no photos, version 2 no rows that a day's line signs. */
+const OFFICE_VERSION = 3;
+const READ_VERSIONS: readonly unknown[] = [1, 2, OFFICE_VERSION];
 
 /** What belongs to an office, each table after those that it hangs on. Sessions, invitations and what waits to be mailed do not go along. */
-const TABLES = ['firms', 'accounts', 'rules', 'inspections', 'changes', 'decisions', 'held', 'permit_posts', 'notes', 'storms', 'storm_entries', 'violations', 'visits', 'views', 'destroyed', 'parties', 'ledger'] as const; // prettier-ignore
+const TABLES = ['firms', 'accounts', 'rules', 'inspections', 'changes', 'decisions', 'held', 'permit_posts', 'notes', 'storms', 'storm_entries', 'violations', 'visits', 'views', 'destroyed', 'parties', 'ledger', 'signed_logs'] as const; // prettier-ignore
 type Table = (typeof TABLES)[number];
 
 /** Columns that stay at home: nobody signs in elsewhere by an old password, nor reads a calendar by an old address. */
@@ -157,7 +157,7 @@ export async function takeOffice(
         continue;
       }
       if (isObject(data.end)) {
-        const end: Record<string, unknown> = { photos: 0, ...data.end };
+        const end: Record<string, unknown> = { photos: 0, signed_logs: 0, ...data.end };
         const short = [...TABLES, 'photos'].find((table) => end[table] !== (counts[table] ?? 0));
         if (short) throw wrong(`${String(end[short])} rows of ${short} were written, and ${counts[short] ?? 0} are there.`); // prettier-ignore
         ended = true;

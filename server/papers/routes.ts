@@ -6,6 +6,7 @@ import { isCurrent } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
 import { decisions, inspections, ledger } from '../database/schema';
 import { inspectionsOf } from '../inspections/queries';
+import type { SealKeys } from '../ledger/keys';
 import { numberOf, type Line } from '../ledger/line';
 import { Problem } from '../problems';
 
@@ -23,8 +24,8 @@ async function paperIn(tx: Transaction, paper: string) {
   return { ...found, current: isCurrent(inspection!, paper) };
 }
 
-/** What anybody who holds a paper may ask: its number, its day, and whether it is current. Nothing else stands there. */
-export function paperRoutes(door: Door): Router {
+/** What anybody who holds a paper may ask: its number, its day, whether it is current, and by which key records are verified. Nothing else stands there. */
+export function paperRoutes(door: Door, keys: SealKeys): Router {
   const router = Router();
   router.get('/papers/:id', async (request, response) => {
     const paper = id.validateSync(request.params.id);
@@ -37,7 +38,7 @@ export function paperRoutes(door: Door): Router {
       .set('Cache-Control', 'no-store')
       .type('html')
       .send(
-        `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>${number}</title><body style="font:24px sans-serif;padding:24px"><p>${number}</p><p>${day}</p><p><b>${found.current ? 'CURRENT' : 'VOID: ask the office what holds now'}</b></p></body></html>`,
+        `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>${number}</title><body style="font:24px sans-serif;padding:24px"><p>${number}</p><p>${day}</p><p><b>${found.current ? 'CURRENT' : 'VOID: ask the office what holds now'}</b></p><p style="font-size:16px;overflow-wrap:anywhere">Records are sealed with the key ${keys.publicKeys.at(-1)!.kid}</p></body></html>`,
       );
   });
   return router;

@@ -11,7 +11,7 @@ import { facts, remove, restore } from './facts';
 import { hold } from './hold';
 import { head, open, request, rules } from './house';
 import { installer } from './installer';
-import { acted, moved, type Act, type ChangeOf, type Kind } from './kind';
+import { acted, moved, type Act, type Asking, type ChangeOf, type Kind } from './kind';
 import { notTakenUp } from './not-taken-up';
 import { order } from './order';
 import { paper } from './paper';
@@ -72,19 +72,33 @@ export function changed(
   change: Change,
   person: Person,
   version: Rules | undefined,
+  asking: Asking = 'asked',
 ): Inspection | string {
   const { type } = change;
   if (!isChangeType(type)) return 'There is no such change.';
-  const why = whyNotTheirs(person, before, type);
+  const why = asking === 'asked' ? whyNotTheirs(person, before, type) : undefined;
   if (why !== undefined) return why;
   if (!before && type !== 'open') return 'There is no such inspection.';
   if (isOf(UNDER_RULES, type))
-    return acted(UNDER_RULES[type] as unknown as AnyAct<object, Inspection>, { inspection: before, rules: version }, change, person); // prettier-ignore
+    return acted(UNDER_RULES[type] as unknown as AnyAct<object, Inspection>, { inspection: before, rules: version }, change, person, asking); // prettier-ignore
   const known = before!;
-  if (isOf(AT_HOUSE, type)) return acted(AT_HOUSE[type] as AnyAct<Inspection, Inspection>, known, change, person);
+  if (isOf(AT_HOUSE, type))
+    return acted(AT_HOUSE[type] as AnyAct<Inspection, Inspection>, known, change, person, asking);
   const patch = isOf(IN_DOCKET, type)
-    ? acted(IN_DOCKET[type] as unknown as AnyAct<Docket & Seen, Partial<Docket>>, houseOf(known), change, person)
-    : moved(KINDS[type] as unknown as AnyKind, houseOf(known), change as Parameters<AnyKind['find']>[1], person);
+    ? acted(
+        IN_DOCKET[type] as unknown as AnyAct<Docket & Seen, Partial<Docket>>,
+        houseOf(known),
+        change,
+        person,
+        asking,
+      )
+    : moved(
+        KINDS[type] as unknown as AnyKind,
+        houseOf(known),
+        change as Parameters<AnyKind['find']>[1],
+        person,
+        asking,
+      );
   return typeof patch === 'string' ? patch : { ...known, docket: { ...known.docket, ...patch }, changedAt: change.at };
 }
 

@@ -118,17 +118,22 @@ function whyNotMove<House, Thing extends Living<S>, Change extends Moving<S>, S 
   return firstOf([...needs, ...move.needs], at);
 }
 
+/** Whether a change is asked for, or was taken once and is only told again: then nobody asks whether it may be. */
+export type Asking = 'asked' | 'told again';
+
 /** What of a house is otherwise after a change by somebody, or a sentence why it cannot be made. Device and office run the same. */
 export function moved<House, Thing extends Living<S>, Change extends Moving<S>, S extends string>(
   one: Kind<House, Thing, Change, S>,
   house: House,
   change: Change,
   person: Person,
+  asking: Asking = 'asked',
 ): Partial<House> | string {
   const known = one.find(house, change);
   const at = { house, known, what: one.name(known), person, change };
   const { to, words, at: when } = change;
-  return whyNotMove(one, at, to) ?? one.put(at, { to, at: when, by: person.name, words });
+  const whyNot = asking === 'asked' ? whyNotMove(one, at, to) : undefined;
+  return whyNot ?? one.put(at, { to, at: when, by: person.name, words });
 }
 
 /** A move that stands open from here, or why it does not; the interface offers the first, and says the second. */
@@ -197,7 +202,8 @@ export const acted = <House, Change, Result>(
   house: House,
   change: Change,
   person: Person,
-): Result | string => (may(person.role, needed) ? put({ house, person, change }) : only);
+  asking: Asking = 'asked',
+): Result | string => (asking === 'told again' || may(person.role, needed) ? put({ house, person, change }) : only);
 
 /** The change that a kind or an act takes in. */
 export type ChangeOf<E> = E extends { readonly put: (at: infer A, ...rest: never[]) => unknown }
