@@ -9,11 +9,11 @@ export function errorOf(error: unknown): object {
   return { type: error.name, code: databaseCodeOf(error), constraint, table, stack: frames.slice(0, 12).join('\n') };
 }
 
-/** Of a request: what was asked, without what was searched for. */
+/** Of a request: what was asked, without what was searched for, nor what alone lets its bearer in. */
 export const requestOf = ({ id, method, url }: { id?: unknown; method?: string; url?: string }): object => ({
   id,
   method,
-  url: url?.split('?', 1)[0],
+  url: url?.split('?', 1)[0]!.replace(/^\/calendar\/.*/, '/calendar/…'),
 });
 
 /** The server’s log: neither what people entered nor what identifies their session ever stands in it. */

@@ -50,6 +50,8 @@ const sealKeysFile = resolve(process.env.SEAL_KEYS ?? join(root, '.data', 'seal-
 const epochsFile = resolve(process.env.EPOCHS_FILE ?? join(dirname(sealKeysFile), 'epochs.json'));
 const anchorFolder = resolve(process.env.ANCHOR_FOLDER ?? join(root, '.data', 'anchors'));
 const HOUR_MS = 3600_000;
+/** A photo that was begun is gone on with for so long. */
+const BEGUN_LASTS_MS = 30 * 24 * HOUR_MS;
 /** Where mails are written to, as files. */
 const outboxFolder = resolve(process.env.OUTBOX_FOLDER ?? join(root, '.data', 'outbox'));
 /** How long running requests have to be finished, once the server is asked to end. */
@@ -77,7 +79,9 @@ async function main(): Promise<void> {
   const connection = connect(serverUrl, lost);
   await requireServerRole(connection.pool);
   const anchor = () =>
-    writeAnchor(connection.door, keys, anchorFolder).catch((err: unknown) => log.warn({ err }, 'no anchor was written'));
+    writeAnchor(connection.door, keys, anchorFolder).catch((err: unknown) =>
+      log.warn({ err }, 'no anchor was written'),
+    );
   const rest = () => putToRest(connection.door).catch((err: unknown) => log.warn({ err }, 'nothing was put to rest'));
   const epochs = new Epochs(connection.door);
   /** How far the ledgers have come is written down after every seal: a number that a restore forgets is used by nobody again. */
@@ -92,7 +96,8 @@ async function main(): Promise<void> {
   await settle();
   await anchor();
   await rest();
-  setInterval(() => void Promise.all([anchor(), rest(), settle()]), HOUR_MS).unref();
+  const sweep = () => new EvidenceStore(evidenceFolder).sweep(BEGUN_LASTS_MS).catch((err: unknown) => log.warn({ err }, 'photos that were begun were not swept')); // prettier-ignore
+  setInterval(() => void Promise.all([anchor(), rest(), settle(), sweep()]), HOUR_MS).unref();
 
   const permits = process.env.PERMIT_SERVICE_URL ? permitService(process.env.PERMIT_SERVICE_URL.replace(/\/$/, '')) : undefined; // prettier-ignore
   let queue: Awaited<ReturnType<typeof startQueue>> | undefined;

@@ -499,9 +499,16 @@ const schemas: Record<string, Json> = {
   Results: object({
     results: list({
       oneOf: [
-        object({ id: uuid, status: { enum: ['taken', 'taken-before'] }, revision: { type: 'integer' }, seal: text }, [
-          'seal',
-        ]),
+        object(
+          {
+            id: uuid,
+            status: { enum: ['taken', 'taken-before'] },
+            revision: { type: 'integer' },
+            seal: text,
+            dated: { const: true },
+          },
+          ['seal', 'dated'],
+        ),
         object({ id: { type: ['string', 'null'] }, status: { enum: ['refused', 'held'] }, detail: text }),
       ],
     }),

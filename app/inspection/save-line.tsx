@@ -69,7 +69,7 @@ const Saved = memo(function Saved({
   inspection,
   steady,
   photos,
-  store: { asked, byId, waiting, reach, aside, deviceTrouble, undos, notUndone },
+  store: { asked, byId, waiting, reach, clockOff, aside, deviceTrouble, undos, notUndone },
 }: {
   inspection: string | undefined;
   steady: boolean;
@@ -121,6 +121,11 @@ const Saved = memo(function Saved({
           </Words>
         </Pressable>
       ))}
+      {clockOff && (
+        <Words role="alert" color={palette.unproven} style={{ fontSize: 16 }}>
+          The clock of this phone is wrong. The office dates what you record by its own; set the clock right.
+        </Words>
+      )}
       {notUndone !== undefined && (
         <Words role="alert" color={palette.violation} style={{ fontSize: 16 }}>
           {notUndone}

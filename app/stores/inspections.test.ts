@@ -31,6 +31,9 @@ class FakeOffice {
   /** Takes in what comes, but its answer never arrives. */
   losesAnswers = false;
 
+  /** By whose clock it dates what comes, where the device’s is wrong. */
+  datesAt: string | undefined;
+
   /** Which copy of itself it is; as the header of every answer says it. */
   epoch = 'first';
   private heed(): void {
@@ -47,9 +50,10 @@ class FakeOffice {
     const results = changes.map((change): ChangeResult => {
       if (this.taken.some((one) => one.id === change.id)) return { id: change.id, status: 'taken-before', revision: 1 };
       if (again && change.type === 'decide') return { id: change.id, status: 'held', detail: 'kept for the lead' };
-      const revision = this.takeIn(change);
+      const at = this.datesAt;
+      const revision = this.takeIn(at === undefined ? change : { ...change, at });
       if (typeof revision === 'string') return { id: change.id, status: 'refused', detail: revision };
-      return { id: change.id, status: 'taken', revision };
+      return { id: change.id, status: 'taken', revision, ...(at !== undefined && { dated: true }) };
     });
     if (this.losesAnswers) throw new Unreachable('lost');
     return results;
@@ -441,6 +445,20 @@ test('an entry sends one change and fetches nothing; where somebody else was bet
     revision: 4,
     case: { breaker: { ratingA: 50, heldDown: 'yes' }, inlet: { ratingA: 30 } },
   });
+});
+
+test('what the office has dated by its own clock is fetched anew, and said, until the clock is right', async () => {
+  const id = openInspection(header);
+  await settle();
+  expect(state().clockOff).toBe(false);
+  fake.datesAt = '2026-12-01T10:00:00.000Z';
+  fact(id, 'breaker.ratingA', 50);
+  for (let i = 0; i < 70; i++) await new Promise((resolve) => setTimeout(resolve, 2));
+  expect(state()).toMatchObject({ clockOff: true, byId: { [id]: { revision: 2, changedAt: fake.datesAt } } });
+  fake.datesAt = undefined;
+  fact(id, 'breaker.ratingA', 40);
+  await settle();
+  expect(state().clockOff).toBe(false);
 });
 
 test('a change that the office refuses leaves what the office has', async () => {

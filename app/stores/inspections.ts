@@ -36,6 +36,8 @@ interface InspectionsState {
   readonly byId: Readonly<Record<string, Inspection>>;
   readonly waiting: number;
   readonly reach: Reach;
+  /** Whether the clock of this device is wrong, so that the office has dated by its own what was sent last. */
+  readonly clockOff: boolean;
   /** Changes that the office cannot take, by their keys on the device; shown and kept until they are read. */
   readonly aside: ReadonlyMap<number, SetAside>;
   /** Set when the device itself cannot store; nothing may then pretend to be saved. */
@@ -52,6 +54,7 @@ const CLOSED: InspectionsState = {
   byId: {},
   waiting: 0,
   reach: 'reached',
+  clockOff: false,
   aside: new Map(),
   deviceTrouble: undefined,
   undos: [],
@@ -302,7 +305,9 @@ const UNREADABLE = [400, 413, 422];
 function settled(change: Change, result: ChangeResult | undefined): void {
   const { inspection: id } = change;
   const here = get().byId[id];
-  if (!here || result?.status !== 'taken' || result.revision !== here.revision + 1) {
+  const dated = result?.status === 'taken' && result.dated === true;
+  if (result?.status === 'taken') set({ clockOff: dated });
+  if (!here || result?.status !== 'taken' || dated || result.revision !== here.revision + 1) {
     owed.add(id);
     return;
   }

@@ -255,9 +255,14 @@ export type ChangeResult =
       readonly status: 'taken' | 'taken-before';
       readonly revision: number;
       readonly seal?: string;
+      /** The clock of this device is wrong; the office has dated it by its own. */
+      readonly dated?: true;
     }
   /** Held is a decision that was signed without signal and is kept for the lead, unsealed. */
   | { readonly id: string | null; readonly status: 'refused' | 'held'; readonly detail: string };
+
+/** What the clock of this device says, by which the office sees whether it is right. */
+const deviceNow = () => new Date().toISOString();
 
 const PATIENCE_MS = 15_000;
 let token: string | null = null;
@@ -356,7 +361,8 @@ export const office = {
     ),
   inspection: (id: string) => ask<Inspection>('GET', `/inspections/${id}`),
   /** The signed records, and the public keys that they were sealed with. */
-  records: (id: string) => ask<{ records: SignedRecord[]; keys: object[]; statement: string }>('GET', `/inspections/${id}/records`),
+  records: (id: string) =>
+    ask<{ records: SignedRecord[]; keys: object[]; statement: string }>('GET', `/inspections/${id}/records`),
   /** Sends a piece of a photo; says how much of it the office has. */
   piece: (inspection: string, sha256: string, at: number, piece: Blob) =>
     change<{ held: number; whole: boolean }>('PUT', `${photoPath(inspection, sha256)}?at=${at}`, piece),
@@ -406,11 +412,17 @@ export const office = {
   stormSaid: (id: string, since: number) =>
     ask<{ entries: SaidInStorm[]; cursor: number }>('GET', `/storms/${id}?since=${since}`),
   saidInStorm: async (id: string, entries: readonly StormEntry[]) =>
-    (await change<{ results: { id: string; status: 'taken' | 'refused'; detail?: string }[] }>('POST', `/storms/${id}/entries`, { entries })).results, // prettier-ignore
+    (await change<{ results: { id: string; status: 'taken' | 'refused'; detail?: string }[] }>('POST', `/storms/${id}/entries`, { entries, now: deviceNow() })).results, // prettier-ignore
   mails: () => ask<{ mails: OutboxLine[] }>('GET', '/mails'),
   endOtherSessions: () => change<object>('DELETE', '/sessions'),
   /** Sends changes; again, those that were taken before the office was brought back from a backup. */
   take: async (changes: readonly Change[], again = false) =>
-    (await change<{ results: ChangeResult[] }>('POST', '/changes', { changes }, again ? { 'x-again': '1' } : {}))
-      .results,
+    (
+      await change<{ results: ChangeResult[] }>(
+        'POST',
+        '/changes',
+        { changes, now: deviceNow() },
+        again ? { 'x-again': '1' } : {},
+      )
+    ).results,
 };

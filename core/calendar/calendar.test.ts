@@ -99,3 +99,9 @@ describe('as iCalendar', () => {
     );
   });
 });
+
+test.each(['\r\n', '\n', '\r'])('a line that an address breaks with %j stays one line of the calendar', (broken) => {
+  const text = iCalendar(daysOf(at(`1 A${broken}DTSTART:19990101`, 1)), '2026-12-01T10:00:00.000Z');
+  expect(text).toContain('1 A\\nDTSTART:19990101');
+  expect(text.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/);
+});

@@ -20,7 +20,7 @@ function folded(line: string): string {
 }
 
 /** RFC 5545, 3.3.11: what a text may not have as it is. */
-const escaped = (text: string) => text.replace(/[\\;,]/g, '\\$&').replace(/\r?\n/g, '\\n');
+const escaped = (text: string) => text.replace(/[\\;,]/g, '\\$&').replace(/\r\n|\r|\n/g, '\\n');
 const compact = (day: string) => day.replaceAll('-', '');
 
 /** Days as a calendar that other programs read (iCalendar, RFC 5545): a whole day each, with an id that stays. `at` is when it was made. */

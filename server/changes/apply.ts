@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, isNull, lte, sql } from 'drizzle-orm';
 import { ValidationError } from 'yup';
 import { STATIONS, factAt, factLabel, readCase, valueText } from '@careful-latch/core/case';
 import {
@@ -28,6 +28,7 @@ import { postResult } from '../permits/posts';
 import { newestRules, rulesIn } from '../rules/queries';
 import { sealInLedger, sealMove } from '../ledger/ledger';
 import { sha256 } from '../ledger/line';
+import { asSent, dated } from './clock';
 import { whyNotSaidBefore, whyNotSimulated } from './said-before';
 import type { Account } from '../sessions/account';
 import { Problem, databaseCodeOf, isBadData } from '../problems';
@@ -39,6 +40,8 @@ type Result =
       readonly revision: number;
       /** Of a decision. */
       readonly seal?: string;
+      /** The clock of its device is wrong: the office has dated it by its own, and what the device shows is to be fetched anew. */
+      readonly dated?: true;
     }
   | { readonly id: string | null; readonly status: 'refused' | 'held'; readonly detail: string };
 
@@ -46,6 +49,8 @@ type Result =
 export interface Received {
   at(change: Change): number;
   readonly passwordAt: number;
+  /** How much is to be added to what the device's clock says, ms; left out where what is said holds, as in the demo. */
+  readonly clockOffMs?: number;
   /** Again: its sender was told that it was taken, before the office was brought back from a backup. Late: its sender is switched off, and it is kept for the lead. From the lead: so it was kept, and the lead takes it in. */
   readonly as?: 'late' | 'from the lead' | 'again';
 }
@@ -154,9 +159,11 @@ async function whyNotSeen(
   account: Account,
   now: Inspection,
   { base, shown }: Change & { type: 'decide' },
+  { clockOffMs }: Received,
 ): Promise<string | undefined> {
   const text = shownText(now, judged(now));
   if (sha256(text) === shown) return undefined;
+  if (clockOffMs) return CLOCK_OFF;
   const since = await recordedSince(tx, account, now, base);
   if (since.length === 0)
     return 'The application on this device judges otherwise than the office’s. Load it again, look, and sign anew. Nothing was signed.';
@@ -165,11 +172,19 @@ async function whyNotSeen(
   return `Nothing was signed, for it has changed since you looked: ${named}${more}. Look at it as it is now, and sign anew.`;
 }
 
-/** A device whose clock is further ahead than this is set wrong. */
-const MOST_AHEAD_MS = 10 * 60_000;
-const isAhead = (at: string) => Date.parse(at) > Date.now() + MOST_AHEAD_MS;
-const AHEAD =
-  'It was signed in the future: the clock of the device is ahead. Set it right, and sign anew. Nothing was signed.';
+const CLOCK_OFF =
+  'Nothing was signed: the clock of this device is wrong, and the office has dated what was recorded by its own. Look at it as it is now, and sign anew. Set the clock right.';
+
+/** The earliest at which something can have been recorded, by the clock of the office: a signature not before the last change that its device had heard of. */
+async function earliest(tx: Transaction, account: Account, change: Change): Promise<number> {
+  if (change.type !== 'decide') return -Infinity;
+  const ofHouse = and(eq(changes.office, account.office), eq(changes.inspection, change.inspection));
+  const [heard] = await tx
+    .select({ at: sql<number | null>`extract(epoch from max(${changes.receivedAt})) * 1000` })
+    .from(changes)
+    .where(and(ofHouse, lte(changes.revision, change.base)));
+  return Number(heard?.at ?? -Infinity);
+}
 
 /** Counts the office up, and holds its count until the transaction ends: changes of an office are taken in one after the other. */
 export async function counted(tx: Transaction, office: string): Promise<number> {
@@ -189,10 +204,11 @@ const SWITCHED_OFF = 'the account was switched off before it arrived.';
 /** More than this of one account does not wait for a lead; what comes after stays on its device. */
 const MOST_LATE = 2000;
 
-async function heldBefore(tx: Transaction, account: Account, { id }: Change): Promise<Result | undefined> {
-  const [kept] = await tx.select({ by: held.by, why: held.why }).from(held).where(eq(held.id, id));
+async function heldBefore(tx: Transaction, account: Account, change: Change): Promise<Result | undefined> {
+  const { id } = change;
+  const [kept] = await tx.select({ by: held.by, why: held.why, body: held.body }).from(held).where(eq(held.id, id));
   if (!kept) return undefined;
-  return kept.by === account.id
+  return kept.by === account.id && canonicalText(kept.body) === canonicalText(change)
     ? { id, status: 'held', detail: heldWords(kept.why) }
     : { id, status: 'refused', detail: ID_IN_USE };
 }
@@ -212,7 +228,7 @@ async function hold(tx: Transaction, account: Account, change: Change, why: stri
     office: account.office,
     inspection: change.inspection,
     by: account.id,
-    body: change,
+    body: asSent(change) as Change, // by the id it is known again
     why,
   };
   await tx.insert(held).values(row);
@@ -233,16 +249,16 @@ async function whyHeld(
   now: Inspection,
   change: Change & { type: 'decide' },
   receivedAt: number,
-  passwordAt: number,
+  received: Received,
 ): Promise<string | undefined> {
   const [own] = await tx.select({ hours: offices.offlineHours }).from(offices).where(eq(offices.id, account.office));
   // A device whose clock is set back has signed nothing earlier by it: the password’s age counts by when the office hears of it.
-  if (receivedAt - passwordAt > PASSWORD_LASTS_MS)
+  if (receivedAt - received.passwordAt > PASSWORD_LASTS_MS)
     return 'the password had been given more than a day before it arrived.';
   const lateMs = receivedAt - Date.parse(change.at);
   if (lateMs > own!.hours * HOUR_MS)
     return `it arrived ${Math.round(lateMs / HOUR_MS)} hours after it was signed, and the office takes ${own!.hours}.`;
-  return whyNotSeen(tx, account, now, change);
+  return whyNotSeen(tx, account, now, change, received);
 }
 
 /** The answer that a change got when it came before; undefined where it is new. One whose id was used for something else is refused, and told nothing. */
@@ -253,7 +269,7 @@ async function answeredBefore(tx: Transaction, account: Account, change: Change)
     .leftJoin(decisions, eq(decisions.id, changes.id))
     .where(eq(changes.id, change.id));
   if (!known) return heldBefore(tx, account, change);
-  if (known.by !== account.id || canonicalText(known.body) !== canonicalText(change))
+  if (known.by !== account.id || canonicalText(asSent(known.body)) !== canonicalText(change))
     return {
       id: change.id,
       status: 'refused',
@@ -279,7 +295,11 @@ async function takeIn(
   }
   const before = await answeredBefore(tx, account, change);
   if (before) return before;
-  return received.as === 'late' ? holdLate(tx, account, change) : takeInNew(tx, keys, account, change, seq, received);
+  if (received.as === 'late') return holdLate(tx, account, change);
+  if (received.clockOffMs === undefined) return takeInNew(tx, keys, account, change, seq, received);
+  const now = dated(change, received.clockOffMs, await earliest(tx, account, change), received.at(change));
+  const result = await takeInNew(tx, keys, account, now, seq, received);
+  return now !== change && result.status === 'taken' ? { ...result, dated: true } : result;
 }
 
 /** The rules of the office that a change puts an inspection under; undefined where it puts it under none. */
@@ -299,11 +319,11 @@ async function takeInNew(
 ): Promise<Result> {
   const before = await inspectionIn(tx, account, change.inspection, true);
   const receivedAt = received.at(change);
-  const whyNotHere = whyNotTheirs(account, before, change.type) ?? (change.type === 'decide' && isAhead(change.at) ? AHEAD : undefined); // prettier-ignore
+  const whyNotHere = whyNotTheirs(account, before, change.type);
   if (whyNotHere === undefined && change.type === 'decide' && received.as === 'again')
     return hold(tx, account, change, SENT_AGAIN);
   if (whyNotHere === undefined && change.type === 'decide' && before && isOffline(change, receivedAt)) {
-    const why = await whyHeld(tx, account, before, change, receivedAt, received.passwordAt);
+    const why = await whyHeld(tx, account, before, change, receivedAt, received);
     if (why !== undefined) return hold(tx, account, change, why);
   }
   const late = whyNotHere ?? whyNotLifted(before, change, receivedAt);
@@ -312,7 +332,7 @@ async function takeInNew(
     (change.type === 'decide' && before && !isOffline(change, receivedAt)
       ? receivedAt - received.passwordAt > PASSWORD_LASTS_MS
         ? PASSWORD_AGAIN
-        : await whyNotSeen(tx, account, before, change)
+        : await whyNotSeen(tx, account, before, change, received)
       : undefined) ??
     (await whyNotSaidBefore(tx, change)) ??
     (await whyNotSimulated(tx, account.office, change));
@@ -336,8 +356,9 @@ async function takeInNew(
     claimed: after.claimed ?? null,
     docket: after.docket,
     changedSinceDecision: after.changedSinceDecision,
-    changedAt: new Date(after.changedAt),
-    ...summaryOf(after),
+    // By the clock of the office: what is kept how long counts by it.
+    changedAt: new Date(receivedAt),
+    ...summaryOf({ ...after, changedAt: new Date(receivedAt).toISOString() }),
     resting: false,
     ...(after.claimed && { selfCheck: false }),
   };

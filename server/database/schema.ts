@@ -34,6 +34,7 @@ import type {
   VisitState,
 } from '@careful-latch/core/record';
 import type { StormEntry } from '@careful-latch/core/storm';
+import type { Dated } from '../changes/clock';
 import type { SealedRecord } from '../inspections/seal';
 import type { LedgerKind } from '../ledger/line';
 import type { PermitResult } from '../permits/service';
@@ -224,7 +225,7 @@ export const changes = pgTable(
     by: uuid('by')
       .notNull()
       .references(() => accounts.id),
-    body: jsonb('body').$type<Change>().notNull(),
+    body: jsonb('body').$type<Dated<Change>>().notNull(),
     receivedAt: timestamp('received_at', { withTimezone: true, mode: 'date' }).notNull().defaultNow(),
   },
   (table) => [
@@ -455,7 +456,7 @@ export const stormEntries = pgTable(
     office: uuid('office').notNull(),
     storm: uuid('storm').notNull(),
     seq: bigint('seq', { mode: 'number' }).notNull(),
-    body: jsonb('body').$type<StormEntry>().notNull(),
+    body: jsonb('body').$type<Dated<StormEntry>>().notNull(),
     by: uuid('by')
       .notNull()
       .references(() => accounts.id),

@@ -60,7 +60,10 @@ test('an older backup has a new epoch, says which lines are lost, and uses no nu
   const back = async () => (await empty.db.select().from(offices))[0]!;
   const now = await back();
   expect([before.epoch === now.epoch, now.ledgerN]).toEqual([false, ledgerN + 1]);
-  expect(await verifyOffice(empty.db, office.keys.publicKeys, id)).toMatchObject({ lines: before.ledgerN + 1, untold: 0 });
+  expect(await verifyOffice(empty.db, office.keys.publicKeys, id)).toMatchObject({
+    lines: before.ledgerN + 1,
+    untold: 0,
+  });
   await settleEpochs(empty.door, office.keys, file);
   expect((await back()).epoch).toBe(now.epoch); // once
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { rm, writeFile } from 'node:fs/promises';
+import { rm, stat, writeFile } from 'node:fs/promises';
 import { eq } from 'drizzle-orm';
 import type { Inspection } from '@careful-latch/core/record';
 import { accounts, offices } from '../database/schema';
@@ -96,11 +96,70 @@ test('what is no picture, too long, too large, empty, at no place or announced b
   expect(await statusOf(`${address}?at=0`, Buffer.alloc(0))).toBe(422);
   expect(await statusOf(`${address}?at=-1`, picture.bytes)).toBe(422);
   expect(await statusOf(address, picture.bytes)).toBe(422);
-  expect(await statusOf(`${addressOf(inspection, pictureOf(jpegOf(10)))}?at=0`, picture.bytes)).toBe(404);
+  expect(await statusOf(`${addressOf(inspection, pictureOf(jpegOf(60)))}?at=0`, picture.bytes)).toBe(404);
   expect(await statusOf(`/api/inspections/${inspection}/photos/..%2F..%2Fsecret?at=0`, picture.bytes)).toBe(422);
   const page = pictureOf(Buffer.from('<html>no picture</html>'));
   await who.change(photoOf(inspection, page));
   expect(await statusOf(`${addressOf(inspection, page)}?at=0`, page.bytes)).toBe(422);
+});
+
+const SIZE = 'ffc0001108000a000a03012200021101031101';
+
+/** What a camera writes of where it was: an Exif segment with a GPS directory, 41° 30′ N, 81° 42′ W. */
+function placeOfCamera(): string {
+  const tiff = Buffer.alloc(128);
+  tiff.write('II*\0', 0, 'latin1');
+  tiff.writeUInt32LE(8, 4);
+  const entry = (at: number, tag: number, type: number, count: number, value: number) => {
+    tiff.writeUInt16LE(tag, at);
+    tiff.writeUInt16LE(type, at + 2);
+    tiff.writeUInt32LE(count, at + 4);
+    tiff.writeUInt32LE(value, at + 8);
+  };
+  tiff.writeUInt16LE(1, 8);
+  entry(10, 0x8825, 4, 1, 26);
+  tiff.writeUInt16LE(4, 26);
+  entry(28, 1, 2, 2, 'N'.charCodeAt(0));
+  entry(40, 2, 5, 3, 80);
+  entry(52, 3, 2, 2, 'W'.charCodeAt(0));
+  entry(64, 4, 5, 3, 104);
+  [41, 1, 30, 1, 0, 1, 81, 1, 42, 1, 0, 1].forEach((one, i) => tiff.writeUInt32LE(one, 80 + i * 4));
+  const exif = Buffer.concat([Buffer.from('Exif\0\0', 'latin1'), tiff]);
+  return `ffe1${(exif.length + 2).toString(16).padStart(4, '0')}${exif.toString('hex')}`;
+}
+
+test.each([
+  [
+    'of more pixels than are kept',
+    'ffe000104a46494600010100000100010000ffc0001108ffffffff03012200021101031101',
+    /more pixels than are kept/,
+  ],
+  ['with no head', 'ff', /cannot be read as a JPEG/],
+  ['that says where it was taken', `${placeOfCamera()}${SIZE}`, /says where it was taken/],
+])('a picture %s is not kept', async (_, head, why) => {
+  const picture = pictureOf(jpegOf(400, Buffer.from(`ffd8${head}`, 'hex')));
+  const inspection = randomUUID();
+  await who.change(opening(inspection), photoOf(inspection, picture));
+  const { status, body } = await who.piece(`${addressOf(inspection, picture)}?at=0`, picture.bytes);
+  expect([status, (body as { detail: string }).detail]).toEqual([422, expect.stringMatching(why)]);
+});
+
+test('whoever only reads sends no photo; what was begun and left is swept, what goes on is not', async () => {
+  const { address, picture } = await announced(1000);
+  await who.piece(`${address}?at=0`, picture.bytes.subarray(0, 500));
+  const [template] = await office.db.select().from(accounts).where(eq(accounts.login, 'ilse'));
+  await office.db
+    .insert(accounts)
+    .values({ ...template!, id: randomUUID(), role: 'reader', name: 'Reed', login: 'reed' });
+  const reed = await visitor(office);
+  await reed.signIn('reed', PASSWORD);
+  expect((await reed.piece(`${address}?at=500`, picture.bytes.subarray(500))).status).toBe(403);
+  const store = new EvidenceStore(office.evidenceFolder);
+  expect(await store.sweep(3600_000)).toBe(0);
+  expect(await store.sweep(-1)).toBeGreaterThan(0);
+  expect((await who.piece(`${address}?at=0`, picture.bytes)).body).toEqual({ held: 1000, whole: true });
+  const { mode } = await stat(store.find(template!.office, picture.sha256)!);
+  expect(mode & 0o077).toBe(0); // its owner's alone
 });
 
 test('nobody who is not of the office, and nobody without the session’s token, gives or gets a photo', async () => {

@@ -1,7 +1,7 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { raw, Router } from 'express';
 import { number, object, string } from 'yup';
-import type { Inspection } from '@careful-latch/core/record';
+import { CHANGES, may, type Inspection } from '@careful-latch/core/record';
 import { queryOf } from '../as-sent';
 import type { Door } from '../database/client';
 import { decisions } from '../database/schema';
@@ -69,6 +69,8 @@ export function evidenceRoutes(door: Door, store: EvidenceStore): Router {
       if (!Buffer.isBuffer(piece) || piece.length === 0)
         throw new Problem(422, 'Nothing came', 'A piece of a photo is bytes (application/octet-stream).');
       const account = accountOf(request);
+      if (!may(account.role, CHANGES.evidence.may))
+        throw new Problem(403, 'Not yours', 'Whoever records at a house sends its photos.');
       const { sha256, inspection } = await addressed(account, request.params);
       const photo = inspection?.evidence.map((one) => one.photo).find((one) => one?.sha256 === sha256);
       if (!photo) throw new Problem(404, 'Not announced', 'No inspection of the office names this photo.');

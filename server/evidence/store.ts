@@ -2,6 +2,8 @@ import { createHash } from 'node:crypto';
 import { createReadStream, existsSync } from 'node:fs';
 import { mkdir, open, readFile, readdir, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
+import exifr from 'exifr';
+import { imageSize } from 'image-size';
 import { pipeline } from 'node:stream/promises';
 import { Problem } from '../problems';
 
@@ -20,13 +22,20 @@ async function sha256Of(file: string): Promise<string> {
   return hash.digest('hex');
 }
 
-async function beginsAsJpeg(file: string): Promise<boolean> {
-  const handle = await open(file);
+/** The largest picture, pixels: what is larger was not scaled down, and would fill the memory of whoever opens it. */
+const MOST_PIXELS = 50_000_000;
+
+/** Why a file is no picture that is kept; undefined where it is. */
+async function whyNoPicture(file: string): Promise<string | undefined> {
+  const picture = await readFile(file);
+  if (!picture.subarray(0, JPEG.length).equals(JPEG)) return 'The photo that came is no JPEG.';
   try {
-    const { buffer } = await handle.read(Buffer.alloc(JPEG.length), 0, JPEG.length, 0);
-    return buffer.equals(JPEG);
-  } finally {
-    await handle.close();
+    const { width, height } = imageSize(picture);
+    if (width * height > MOST_PIXELS) return 'The photo that came has more pixels than are kept.';
+    const place = await exifr.gps(picture).catch(() => undefined);
+    return place ? 'The photo that came says where it was taken; a photo goes without that.' : undefined;
+  } catch {
+    return 'The photo that came cannot be read as a JPEG.';
   }
 }
 
@@ -69,6 +78,20 @@ export class EvidenceStore {
     }
   }
 
+  /** Takes away what was begun and never sent whole, and has not grown for so long; resolves with how many. */
+  async sweep(olderThanMs: number): Promise<number> {
+    const files = await readdir(this.folder, { recursive: true }).catch(() => []);
+    let swept = 0;
+    for (const file of files.filter((one) => one.endsWith('.part'))) {
+      const path = join(this.folder, file);
+      const known = await stat(path).catch(() => undefined);
+      if (!known || Date.now() - known.mtimeMs < olderThanMs) continue;
+      await rm(path, { force: true });
+      swept++;
+    }
+    return swept;
+  }
+
   /** Takes a picture away for good; one that is not there is gone already. */
   destroy(office: string, sha256: string): Promise<void> {
     return rm(this.fileOf(office, sha256), { force: true });
@@ -82,23 +105,36 @@ export class EvidenceStore {
     const file = this.fileOf(office, sha256);
     if (existsSync(file)) return { held: bytes, whole: true } satisfies Held;
     const part = `${file}.part`;
-    await mkdir(dirname(part), { recursive: true });
+    await mkdir(dirname(part), { recursive: true, mode: 0o700 });
     const held = await sizeOf(part);
     if (at > held) return { held, whole: false } satisfies Held;
     if (at + piece.length > bytes)
       throw new Problem(422, 'Too long', `This photo was announced with ${bytes} bytes; more came.`);
-    const handle = await open(part, held === 0 ? 'w' : 'r+');
+    const handle = await open(part, held === 0 ? 'w' : 'r+', 0o600);
     try {
-      await handle.write(piece, 0, piece.length, at);
+      const { bytesWritten } = await handle.write(piece, 0, piece.length, at);
+      if (bytesWritten < piece.length) throw Object.assign(new Error('short write'), { code: 'ENOSPC' });
       await handle.sync();
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'ENOSPC') throw error;
+      await handle.truncate(held).catch(() => undefined);
+      throw new Problem(
+        507,
+        'No room',
+        'The office has no room for photos at the moment; this one stays on the device and is sent again.',
+      );
     } finally {
       await handle.close();
     }
     const now = Math.max(held, at + piece.length);
     if (now < bytes) return { held: now, whole: false } satisfies Held;
-    if ((await sha256Of(part)) !== sha256 || !(await beginsAsJpeg(part))) {
+    const why =
+      (await sha256Of(part)) === sha256
+        ? await whyNoPicture(part)
+        : 'The photo that came is not the one that was announced. It is sent again.';
+    if (why !== undefined) {
       await rm(part, { force: true });
-      throw new Problem(422, 'Damaged', 'The photo that came is not the one that was announced. It is sent again.');
+      throw new Problem(422, 'Damaged', why);
     }
     await rename(part, file);
     return { held: bytes, whole: true } satisfies Held;

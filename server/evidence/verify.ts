@@ -5,7 +5,7 @@ import { Problem } from '../problems';
 import type { EvidenceStore } from './store';
 
 /** What was verified of an office's photos. */
-export interface VerifiedPhotos {
+interface VerifiedPhotos {
   /** The first whose file was altered; absent where none was. */
   readonly wrong?: string;
   readonly held: number;

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import { touched, type Change, type Inspection } from '@careful-latch/core/record';
 import { DEMO_PASSWORD } from '../demo/password';
-import { CORRECTIONS, changeOf, openOffice, opening, visitor, type Office } from '../test/office';
+import { CORRECTIONS, changeOf, openOffice, opening, recordedEarlier, visitor, type Office } from '../test/office';
 
 let office: Office;
 let lead: Awaited<ReturnType<typeof visitor>>;
@@ -22,6 +22,7 @@ const asJoss = { ...CORRECTIONS, signature: { name: 'Joss Linnaker', path: '' } 
 async function signedAgo(hours: number): Promise<{ house: string; decision: Change }> {
   const house = randomUUID();
   await joss.change(opening(house));
+  await recordedEarlier(office, house, hours + 1);
   return { house, decision: { ...(await joss.decisionOn(house, asJoss)), at: hoursAgo(hours) } };
 }
 const send = async (who: typeof joss, ...changes: Change[]) =>
@@ -54,6 +55,8 @@ test('one that arrives too late is kept for the lead, shown to its author, and s
   const [answer] = await send(joss, decision);
   expect(answer).toMatchObject({ status: 'held', detail: expect.stringContaining('30 hours after it was signed') as string }); // prettier-ignore
   expect(await send(joss, decision)).toEqual([answer]); // the same question has the same answer
+  const other = { ...decision, at: hoursAgo(29) }; // another under its number has another
+  expect(await send(joss, other)).toMatchObject([{ status: 'refused' }]);
   expect(await recordsOf(house)).toEqual([]);
   for (const who of [joss, lead]) expect((await heldFor(who)).map(({ id }) => id)).toContain(decision.id);
   const maro = await visitor(office);

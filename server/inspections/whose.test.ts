@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { touched } from '@careful-latch/core/record';
-import { CORRECTIONS, changeOf, jpegOf, opening, openOffice, photoOf, pictureOf, visitor, type Office } from '../test/office'; // prettier-ignore
+import { CORRECTIONS, changeOf, jpegOf, opening, openOffice, recordedEarlier, photoOf, pictureOf, visitor, type Office } from '../test/office'; // prettier-ignore
 
 let office: Office;
 let lead: Awaited<ReturnType<typeof visitor>>;
@@ -62,6 +62,7 @@ test('twenty decisions from one screen are one; the others are told that somethi
 test('an older decision that was signed without signal displaces no newer one: the lead has it first', async () => {
   const house = randomUUID();
   await lead.change(opening(house, '66 Late Row'));
+  await recordedEarlier(office, house, 2);
   const late = await lead.decisionOn(house, CORRECTIONS);
   await lead.change(await lead.decisionOn(house, CORRECTIONS));
   const sent = { ...late, at: new Date(Date.now() - 3_600_000).toISOString() };

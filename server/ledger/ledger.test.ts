@@ -233,11 +233,3 @@ test('the key file is made once, readable by its owner alone, whoever comes firs
   expect(mode & 0o077).toBe(0);
   await rm(folder, { recursive: true });
 });
-
-test('a decision signed in the future is refused: the clock of the device is ahead', async () => {
-  const decision = await who.decisionOn(house, CORRECTIONS);
-  const ahead = { ...decision, at: new Date(Date.now() + 3600_000).toISOString() } as typeof decision;
-  expect((await who.change(ahead)).body).toMatchObject({
-    results: [{ status: 'refused', detail: expect.stringContaining('clock of the device is ahead') as string }],
-  });
-});

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { openOffice, visitor, type Office } from '../test/office';
 
 const PASSWORD = 'a long password';
@@ -31,3 +33,38 @@ test('a link to a new password ends with any other password, and what somebody h
   expect(await joins({ token, name: 'A friend', login: 'friend', password: PASSWORD })).toBe(410);
   expect((await olaf.signOut()).body).toMatchObject({ account: null, switchedOff: false }); // who is off can go, too
 });
+
+test.each([
+  'Ilse O’Harrow',
+  'ILSE O\'HARROW',
+  'Ilse  O’Harrow ',
+  'Ilse O‘Harrow',
+  'Ilsе O’Harrоw', // two letters of another script
+  'Ílse O’Harrow',
+  'I1se O’Harrow',
+  'Ilse\u200bO’Harrow',
+])('nobody joins as %s, who is of the office already, whoever invites', (name) => joinedAs(name).then((status) => expect([name, status]).toEqual([name, 409]))); // prettier-ignore
+
+test('another name that begins alike is somebody else, and a common password lets nobody in', async () => {
+  expect(await joinedAs('Ilse O’Hara')).toBe(201);
+  expect(await joinedAs('Nobody Else', 'Password123')).toBe(422);
+});
+
+test('of an office of before, those who share a name are numbered', async () => {
+  const own = await openOffice({ demo: true });
+  await own.pool.query(`insert into accounts (id, office, login, name, role, password_hash) select gen_random_uuid(), office, 'twin', 'ilse  o’harrow', role, password_hash from accounts where login = 'ilse'`); // prettier-ignore
+  await own.pool.query(readFileSync(join(__dirname, '..', 'migrations', '0022_own_names.sql'), 'utf8'));
+  const { rows } = await own.pool.query<{ name: string }>(`select name from accounts where login in ('ilse', 'twin') order by name`); // prettier-ignore
+  expect(rows.filter(({ name }) => / \(2\)$/.test(name))).toHaveLength(1);
+  expect(new Set(rows.map(({ name }) => name.toLowerCase())).size).toBe(2);
+  await own.close();
+});
+
+/** What whoever is invited is answered, who calls themselves so. */
+async function joinedAs(name: string, password = 'a long password'): Promise<number> {
+  const lead = await visitor(office);
+  await lead.signIn('ilse');
+  const { token } = (await lead.post('/api/invites', { role: 'contractor', name: 'Guest' })).body as { token: string };
+  const login = `guest-${Math.random().toString(36).slice(2)}`;
+  return (await (await visitor(office)).post('/api/join', { token, name, login, password })).status;
+}

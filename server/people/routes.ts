@@ -16,6 +16,7 @@ import { seenBy } from '../inspections/queries';
 import { postMail } from '../mail/outbox';
 import { makeParty } from '../parties/party';
 import { linkFor, resetLink } from './link';
+import { requireOwnName } from './names';
 import { newPassword, requirePassword } from './password';
 import { slowly } from '../sessions/limits';
 import { beginSession, csrfProtection } from '../sessions/routes';
@@ -249,6 +250,7 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
           firm: asked.firm,
           email: asked.email,
         };
+        await requireOwnName(tx, asked.office, name);
         await tx.insert(accounts).values({ ...made, passwordHash });
         await logPeople(tx, keys, made, made.id, `joined as ${made.role}`);
         if (asked.inspection) await makeParty(tx, { id: asked.by, office: asked.office }, asked.inspection, made.id);

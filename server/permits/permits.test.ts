@@ -51,6 +51,25 @@ const told = async () =>
     ((await (await fetch(`${url}/results`)).json()) as { results: Record<string, { permit: string }> }).results,
   );
 
+test('one that leads elsewhere, or whose answer has no end, is out of order; nobody waits for it', async () => {
+  let asked = 0;
+  const other = createServer((request, response) => {
+    asked++;
+    if (request.url!.startsWith('/led')) return void response.end('{"permits":[]}');
+    if (request.url!.includes('WT-1')) return void response.writeHead(302, { location: '/led' }).end();
+    response.writeHead(200, { 'content-type': 'application/json' });
+    const more = () => response.destroyed || (response.write('[' + ' '.repeat(65_536)), setImmediate(more));
+    more();
+  });
+  await new Promise<void>((done) => void other.listen(0, '127.0.0.1', done));
+  const elsewhere = permitService(`http://127.0.0.1:${(other.address() as AddressInfo).port}`);
+  await expect(elsewhere.find({ number: 'WT-1' })).rejects.toThrow(PermitAway);
+  expect(asked).toBe(1);
+  await expect(elsewhere.find({ number: 'WT-2' })).rejects.toThrow(PermitAway);
+  other.closeAllConnections();
+  other.close();
+});
+
 /** A house of a permit, decided; resolves with the decision's id. */
 async function decidedHouse(permit = 'WT-1'): Promise<string> {
   const ilse = await visitor(office);

@@ -1,4 +1,4 @@
-import { createHmac } from 'node:crypto';
+import { createHmac, randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { parse as parseCookie } from 'cookie';
 import { csrfSync } from 'csrf-sync';
@@ -50,14 +50,15 @@ async function officeIn(tx: Transaction, { office: id, firm }: Account) {
 /** In the place of a hash where somebody has no password yet. */
 export const NO_PASSWORD = '!';
 
+/** An office that there is none of. */
+const NOWHERE = randomUUID();
 /** Verifying against this keeps an unknown name as slow as a wrong password. */
 const NOBODY = hash('nobody has this password');
 
 async function accountFor(door: Door, login: string, password: string): Promise<Account> {
-  const office = await door.officeOf('login', login);
-  const [row] = office
-    ? await door.inOffice(office, (tx) => tx.select().from(accounts).where(eq(accounts.login, login)))
-    : [];
+  // For a name that nobody has the same is asked: how long it takes tells nothing.
+  const office = (await door.officeOf('login', login)) ?? NOWHERE;
+  const [row] = await door.inOffice(office, (tx) => tx.select().from(accounts).where(eq(accounts.login, login)));
   const hasOne = row !== undefined && row.passwordHash !== NO_PASSWORD;
   const right = (await verify(hasOne ? row.passwordHash : await NOBODY, password)) && hasOne;
   if (!row?.active || !right)

@@ -5,6 +5,7 @@ import { array, number, object, string, ValidationError } from 'yup';
 import { canonicalText } from '@careful-latch/core/record';
 import { readStormEntry, whyNotEntry, type StormEntry } from '@careful-latch/core/storm';
 import { bodyOf, queryOf } from '../as-sent';
+import { asSent, clockOffMs, dated, deviceNow } from '../changes/clock';
 import type { Door, Transaction } from '../database/client';
 import { accounts, offices, stormEntries, storms } from '../database/schema';
 import { Problem } from '../problems';
@@ -26,6 +27,8 @@ export const stormEntriesSchema = object({
   entries: array()
     .required('Entries are sent as a list.')
     .max(MOST_ENTRIES, `At most ${MOST_ENTRIES} entries at once.`),
+  /** What the device’s clock says. */
+  now: deviceNow,
 });
 export const stormSinceSchema = object({ since: number().integer().min(0).default(0) });
 
@@ -36,11 +39,13 @@ async function takeIn(
   tx: Transaction,
   account: Account,
   storm: typeof storms.$inferSelect,
-  entry: StormEntry,
+  sent: StormEntry,
+  offMs: number,
 ): Promise<string | undefined> {
-  const [known] = await tx.select().from(stormEntries).where(eq(stormEntries.id, entry.id));
+  const entry = dated(sent, offMs, -Infinity, Date.now());
+  const [known] = await tx.select().from(stormEntries).where(eq(stormEntries.id, sent.id));
   if (known)
-    return known.by === account.id && canonicalText(known.body) === canonicalText(entry) ? undefined : ID_IN_USE;
+    return known.by === account.id && canonicalText(asSent(known.body)) === canonicalText(sent) ? undefined : ID_IN_USE;
   const why = entry.storm === storm.id ? whyNotEntry(storm, entry) : 'It is of another storm day.';
   if (why !== undefined) return why;
   // The office's lock gives each entry a place behind all that anybody has seen.
@@ -96,14 +101,18 @@ export function stormRoutes(door: Door): Router {
         .where(and(eq(stormEntries.storm, storm), gt(stormEntries.seq, since)))
         .orderBy(asc(stormEntries.seq));
     });
-    response.json({ entries: rows.map(({ body, by }) => ({ ...body, by })), cursor: rows.at(-1)?.seq ?? since });
+    response.json({
+      entries: rows.map(({ body: { clockAt: _, ...body }, by }) => ({ ...body, by })),
+      cursor: rows.at(-1)?.seq ?? since,
+    });
   });
 
   router.post('/storms/:id/entries', requireAccount, csrfProtection, async (request, response) => {
     const account = accountOf(request);
     requireInspector(account);
     const storm = id.validateSync(request.params.id);
-    const { entries } = bodyOf(stormEntriesSchema, request);
+    const { entries, now } = bodyOf(stormEntriesSchema, request);
+    const offMs = clockOffMs(now, Date.now());
     // A portion is one transaction: others see what a phone brings back whole, or not yet.
     const results = await door.inOffice(account.office, async (tx) => {
       const day = await stormIn(tx, storm);
@@ -112,7 +121,7 @@ export function stormRoutes(door: Door): Router {
         const named = (data as { id?: unknown } | null)?.id;
         const own = typeof named === 'string' && named.length <= 100 ? named : randomUUID();
         try {
-          const detail = await takeIn(tx, account, day, readStormEntry(data));
+          const detail = await takeIn(tx, account, day, readStormEntry(data), offMs);
           said.push(detail === undefined ? { id: own, status: 'taken' } : { id: own, status: 'refused', detail });
         } catch (error) {
           if (!(error instanceof ValidationError)) throw error;
