@@ -4,7 +4,6 @@
  * nothing that was acknowledged may be missing or there twice, revisions have no gaps, and every seal holds. Then a hundred
  * thousand requests of nonsense (--requests 5000) over every route: none may end in a 500, tell a stack trace, or leave memory.
  */
-import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -13,17 +12,15 @@ import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import fc from 'fast-check';
 import pg from 'pg';
-import { STATIONS } from '@careful-latch/core/case';
-import { judged, shownText, type Inspection } from '@careful-latch/core/record';
+import type { Inspection } from '@careful-latch/core/record';
 import { KEYS, Office } from '../e2e/server';
 import { connect } from '../server/database/client';
 import { offices } from '../server/database/schema';
-import { DEMO_PASSWORD } from '../server/demo/password';
 import { openKeys } from '../server/ledger/keys';
-import { sha256 } from '../server/ledger/line';
 import { verifyOffice } from '../server/ledger/verify';
 import { openApi } from '../server/openapi';
 import { startCluster } from './database.mjs';
+import { Findings, correctionsOn, rssMb, signIn, type Session } from './visitor';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const { values } = parseArgs({
@@ -42,34 +39,8 @@ const BETWEEN_MS = 700;
 /** An answer that takes longer is asked for again. */
 const PATIENCE_MS = 8000;
 
-let failures = 0;
-function say(what: string, right: boolean, found: string): void {
-  if (!right) failures++;
-  console.log(`${right ? 'holds' : 'FAILS'}  ${what}: ${found}`);
-}
-
-interface Session {
-  readonly headers: Readonly<Record<string, string>>;
-  readonly name: string;
-}
-
-async function signIn(address: string, login: string): Promise<Session> {
-  const response = await fetch(`${address}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ login, password: DEMO_PASSWORD }),
-  });
-  const { csrfToken, account } = (await response.json()) as {
-    csrfToken: string;
-    account: { id: string; name: string };
-  };
-  const cookie = response.headers
-    .getSetCookie()
-    .map((one) => one.split(';')[0])
-    .join('; ');
-  const headers = { cookie, 'x-csrf-token': csrfToken, 'x-account': account.id, 'content-type': 'application/json' };
-  return { headers, name: account.name };
-}
+const found = new Findings();
+const say = found.say.bind(found);
 
 /** Asks one server, then the other, until an answer comes that is one. */
 async function insist<T>(servers: readonly Office[], session: Session, path: string, body?: object): Promise<T> {
@@ -120,21 +91,7 @@ async function tell(servers: readonly Office[], session: Session, inspection: st
 
 async function sign(servers: readonly Office[], session: Session, inspection: string): Promise<void> {
   const seen = await insist<Inspection>(servers, session, `/inspections/${inspection}`);
-  await tell(servers, session, inspection, {
-    type: 'decide',
-    base: seen.revision,
-    shown: sha256(shownText(seen, judged(seen))),
-    decision: {
-      kind: 'corrections-required',
-      conditions: [],
-      dueOn: '2026-12-09',
-      order: null,
-      scope: [...STATIONS],
-      leftOut: '',
-      handover: '',
-      signature: { name: session.name, path: '' },
-    },
-  });
+  await tell(servers, session, inspection, correctionsOn(seen, session.name));
 }
 
 async function writer(n: number, servers: readonly Office[], session: Session, house: string | undefined) {
@@ -294,7 +251,6 @@ const LIMITED = ['/api/session', '/api/join', '/api/password'];
 
 async function fuzzed(office: Office): Promise<void> {
   const { headers } = await signIn(office.address, 'joss');
-  const rssMb = () => Number(execFileSync('ps', ['-o', 'rss=', '-p', String(office.pid)], { encoding: 'utf8' })) / 1024;
   const routes = Object.entries(openApi().paths as Record<string, object>).flatMap(([path, methods]) =>
     Object.keys(methods).map((method) => ({ path, method: method.toUpperCase() })),
   );
@@ -306,7 +262,7 @@ async function fuzzed(office: Office): Promise<void> {
   const next = async () => {
     while (at < REQUESTS) {
       const n = at++;
-      if (n % Math.ceil(REQUESTS / 10) === 0) samples.push(rssMb());
+      if (n % Math.ceil(REQUESTS / 10) === 0) samples.push(rssMb(office));
       const [pick, one, two, anything, roll] = generated[(n * 7919) % generated.length]!;
       const { path, method } = routes[(pick + n) % routes.length]!;
       if (LIMITED.includes(path) && method === 'POST' && n % 50 > 0) continue;
@@ -328,7 +284,7 @@ async function fuzzed(office: Office): Promise<void> {
     }
   };
   await Promise.all(Array.from({ length: 12 }, next));
-  samples.push(rssMb());
+  samples.push(rssMb(office));
   const known = [...statuses].sort(([a], [b]) => a - b).map(([status, count]) => `${count} × ${status}`);
   say('no 500, no stack trace', bad.length === 0, bad[0] ?? known.join(', '));
   // The first tenths fill caches; from the middle on nothing more may come.
@@ -349,4 +305,4 @@ try {
   await cluster.stop();
   rmSync(folder, { recursive: true, force: true });
 }
-process.exit(failures === 0 ? 0 : 1);
+process.exit(found.failures === 0 ? 0 : 1);
