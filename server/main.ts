@@ -22,8 +22,10 @@ import { isDatabaseAway } from './problems';
 import { simulateMeter } from './meter/instrument';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
-/** The owner's address: needed to bring the database up, and forgotten after that. */
-const ownerUrl = process.env.DATABASE_URL;
+/** The owner's address: needed to bring the database up, and forgotten after that. In a file it stands in no environment, which others of this user could read. */
+const ownerUrl =
+  process.env.DATABASE_URL ??
+  (process.env.DATABASE_URL_FILE && readFileSync(process.env.DATABASE_URL_FILE, 'utf8').trim());
 delete process.env.DATABASE_URL;
 const trustProxy = process.env.TRUST_PROXY;
 const port = Number(process.env.PORT ?? 4780);

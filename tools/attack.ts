@@ -43,7 +43,11 @@ const MOST_GROWN_MB = 50;
 
 const found = new Findings();
 let attempts = 0;
-let office: Office;
+const folder = join(root, '.data', 'attack-postgres');
+rmSync(folder, { recursive: true, force: true });
+const cluster = await startCluster({ folder, keepRunning: true });
+process.env.TEST_DATABASE_URL = cluster.url;
+const office = await Office.open(true);
 
 interface Answer {
   readonly status: number;
@@ -460,11 +464,6 @@ async function sealed(): Promise<void> {
   await pool.end();
 }
 
-const folder = join(root, '.data', 'attack-postgres');
-rmSync(folder, { recursive: true, force: true });
-const cluster = await startCluster({ folder, keepRunning: true });
-process.env.TEST_DATABASE_URL = cluster.url;
-office = await Office.open(true);
 try {
   await office.stop();
   office.settings = { TRUST_PROXY: '1' }; // each try comes from an address of its own

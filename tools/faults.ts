@@ -1,11 +1,13 @@
 /**
  * npm run faults: what an office must live through. Two servers on one database, a hundred people who write and sign at once;
  * meanwhile each server is killed, and PostgreSQL ends, ten times (npm run faults -- --rounds 3: three times). After that
- * nothing that was acknowledged may be missing or there twice, revisions have no gaps, and every seal holds. Then a hundred
+ * nothing that was acknowledged may be missing or there twice, revisions have no gaps, and every seal holds. A clock is set in
+ * mid-flight, the disk of the photos is full, and an older backup comes back, before and after others have worked. Then a hundred
  * thousand requests of nonsense (--requests 5000) over every route: none may end in a 500, tell a stack trace, or leave memory.
  */
-import { randomUUID } from 'node:crypto';
-import { readFileSync, rmSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
@@ -215,6 +217,129 @@ async function underFaults(folder: string, office: Office, url: string): Promise
   await other.stop();
 }
 
+const FACT = (value: number): Body => ({ type: 'facts', facts: [{ path: 'breaker.ratingA', value, how: 'touched' }] });
+type Answered = { readonly results: readonly { readonly status: string; readonly detail?: string }[] };
+
+/**
+ * An older backup is brought back under people who were told that what they recorded was taken; `first`: others have worked on it
+ * before those hear of it. They send again what they were told, as devices do, and each of it is at the office then, or offered back with a sentence.
+ */
+async function broughtBack(office: Office, first: boolean): Promise<void> {
+  await office.keep();
+  const people = [await signIn(office.address, 'ilse'), await signIn(office.address, 'joss')];
+  const epochOf = async (one: Session) =>
+    (await fetch(`${office.address}/api/inspections?since=0`, { headers: one.headers })).headers.get('x-epoch')!;
+  const before = await epochOf(people[0]!);
+  const houses = [randomUUID(), randomUUID()];
+  const taken: object[][] = [[], []];
+  for (const [i, one] of people.entries()) {
+    const open = { type: 'open', header: { address: `${i} Backup Row`, owner: '', permit: '', edition: '2020' } };
+    for (const what of [open, ...Array.from({ length: 20 }, (_, n) => FACT(20 + n))]) {
+      const change = { ...what, inspection: houses[i]!, id: randomUUID(), at: new Date().toISOString() };
+      const { results } = await insist<Answered>([office, office], one, '/changes', { changes: [change] });
+      if (results[0]!.status === 'taken') taken[i]!.push(change);
+    }
+    const seen = await insist<Inspection>([office, office], one, `/inspections/${houses[i]!}`);
+    const decision = { ...correctionsOn(seen, one.name), id: randomUUID(), at: new Date().toISOString() };
+    const { results } = await insist<Answered>([office, office], one, '/changes', { changes: [decision] });
+    if (results[0]!.status === 'taken') taken[i]!.push(decision);
+  }
+  await office.comeBack();
+  if (first) {
+    const third = await signIn(office.address, 'ilse');
+    const own = randomUUID();
+    const open = { type: 'open', header: { address: 'Meanwhile Row', owner: '', permit: '', edition: '2020' } };
+    for (const what of [open, ...Array.from({ length: 60 }, (_, n) => FACT(20 + n))])
+      await tell([office, office], third, own, what);
+  }
+  const again = [await signIn(office.address, 'ilse'), await signIn(office.address, 'joss')];
+  const old = await fetch(`${office.address}/api/changes`, { method: 'POST', headers: { ...again[0]!.headers, 'x-epoch': before }, body: JSON.stringify({ changes: [] }) }); // prettier-ignore
+  const now = await epochOf(again[0]!);
+  const words = first ? 'after others have worked' : 'before anybody has worked';
+  say(`an older backup, ${words}: nothing is taken from a device that has not heard of it`, old.status === 412 && now !== before, `${old.status}`); // prettier-ignore
+  let back = 0;
+  let lost = 0;
+  for (const [i, one] of again.entries())
+    for (const change of taken[i]!) {
+      const response = await fetch(`${office.address}/api/changes`, { method: 'POST', headers: { ...one.headers, 'x-epoch': now, 'x-again': '1' }, body: JSON.stringify({ changes: [change] }) }); // prettier-ignore
+      const [{ status, detail } = { status: 'none' }] = ((await response.json()) as Answered).results;
+      if (['taken', 'taken-before'].includes(status)) back++;
+      else if (!detail) lost++;
+    }
+  const { rows } = await onDatabase(office, 'select id from changes');
+  const there = new Set(rows.map(({ id }) => id));
+  const all = taken.flat() as { id: string; type: string }[];
+  const absent = all.filter(({ id, type }) => type !== 'decide' && !there.has(id));
+  say(`an older backup, ${words}: all that was acknowledged is there again, decisions wait for the lead`, lost === 0 && absent.length === 0 && back === all.length - 2, `${all.length} acknowledged, ${back} there again, ${all.length - back} held, ${absent.length + lost} lost`); // prettier-ignore
+}
+
+async function onDatabase(office: Office, statement: string) {
+  const client = new pg.Client(office.databaseUrl);
+  await client.connect();
+  const answer = await client.query<{ id: string }>(statement);
+  await client.end();
+  return answer;
+}
+
+/** A disk that is full: a photo that does not fit is refused with a sentence, stays on its device, and comes whole once there is room. */
+async function fullDisk(office: Office): Promise<void> {
+  const small = join(root, '.data', 'faults-full');
+  rmSync(small, { recursive: true, force: true });
+  mkdirSync(small, { recursive: true });
+  const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=400k', 'tmpfs', small]).status === 0;
+  if (!mounted) return console.log('not tried: a full disk; this account may not mount one');
+  try {
+    await office.stop();
+    office.settings = { EVIDENCE_FOLDER: small };
+    await office.start();
+    const who = await signIn(office.address, 'ilse');
+    const head = Buffer.from('ffd8ffe000104a46494600010100000100010000ffc000110804b0064003012200021101031101', 'hex');
+    const statuses: number[] = [];
+    const send = async () => {
+      const picture = Buffer.concat([head, randomBytes(150_000)]);
+      const name = createHash('sha256').update(picture).digest('hex');
+      const house = randomUUID();
+      await tell([office, office], who, house, { type: 'open', header: { address: 'Full Row', owner: '', permit: '', edition: '2020' } }); // prettier-ignore
+      await tell([office, office], who, house, { type: 'evidence', evidence: randomUUID(), is: { about: 'breaker.ratingA', text: '', photo: { sha256: name, bytes: picture.length, widthPx: 1600, heightPx: 1200, marks: [] } } }); // prettier-ignore
+      const put = async () =>
+        (await fetch(`${office.address}/api/inspections/${house}/photos/${name}?at=0`, { method: 'PUT', headers: { ...who.headers, 'content-type': 'application/octet-stream' }, body: picture })).status; // prettier-ignore
+      statuses.push(await put());
+      return put;
+    };
+    await send();
+    await send();
+    const last = await send();
+    spawnSync('mount', ['-o', 'remount,size=4m', small]);
+    statuses.push(await last());
+    say('a full disk: what does not fit is refused, what was taken is whole, and it comes once there is room', statuses.join() === '200,200,507,200', statuses.join(', ')); // prettier-ignore
+  } finally {
+    await office.stop();
+    spawnSync('umount', [small]);
+    rmSync(small, { recursive: true, force: true });
+    office.settings = {};
+    await office.start();
+  }
+}
+
+/** A device whose clock is set back, and forward, in the middle: every change is there once, in its order, dated by the office. */
+async function clockSet(office: Office): Promise<void> {
+  const who = await signIn(office.address, 'joss');
+  const house = randomUUID();
+  const begun = Date.now();
+  const ids: string[] = [];
+  for (let n = 0; n < 60; n++) {
+    const offMs = n < 20 ? 0 : n < 40 ? -30 * 86_400_000 : 365 * 86_400_000;
+    const now = new Date(Date.now() + offMs).toISOString();
+    const what = n === 0 ? { type: 'open', header: { address: 'Clock Row', owner: '', permit: '', edition: '2020' } } : FACT(15 + n); // prettier-ignore
+    const change = { ...what, inspection: house, id: randomUUID(), at: now };
+    for (let twice = 0; twice < 2; twice++) await insist([office, office], who, '/changes', { changes: [change], now });
+    ids.push(change.id);
+  }
+  const { rows } = await onDatabase(office, `select id, (body->>'at') as at from changes where inspection = '${house}' order by revision`); // prettier-ignore
+  const dated = (rows as unknown as { id: string; at: string }[]).filter(({ at }) => Math.abs(Date.parse(at) - begun) < 600_000); // prettier-ignore
+  say('a clock that is set in mid-flight: each change once, in its order, dated by the office', rows.map(({ id }) => id).join() === ids.join() && dated.length === ids.length, `${ids.length} sent twice, ${rows.length} there, ${dated.length} dated by the office`); // prettier-ignore
+}
+
 /** Anything that may stand in an address or a body: of the right kind, nearly so, or not at all. */
 const text = fc.oneof(
   fc.uuid(),
@@ -298,7 +423,16 @@ const cluster = await startCluster({ folder, keepRunning: true });
 process.env.TEST_DATABASE_URL = cluster.url;
 const office = await Office.open(true);
 try {
-  if (ROUNDS > 0) await underFaults(folder, office, cluster.url);
+  if (ROUNDS > 0) {
+    await underFaults(folder, office, cluster.url);
+    await clockSet(office);
+    await fullDisk(office);
+    for (const first of [false, true]) {
+      const own = await Office.open(true);
+      await broughtBack(own, first);
+      await own.close();
+    }
+  }
   if (REQUESTS > 0) await fuzzed(office);
 } finally {
   await office.close();

@@ -97,6 +97,8 @@ const LAST_BYTES = 20_000;
 
 async function startServer(databaseUrl, permitServiceUrl) {
   const log = logFile(join(data, 'server.log'));
+  const urlFile = join(data, 'database-url');
+  writeFileSync(urlFile, databaseUrl, { mode: 0o600 });
   const [command, args] = serverCommand(await serverBundle(root));
   server = spawn(command, args, {
     cwd: root,
@@ -107,7 +109,7 @@ async function startServer(databaseUrl, permitServiceUrl) {
       NODE_ENV: 'production',
       PORT: String(port),
       HOST: host,
-      DATABASE_URL: databaseUrl,
+      DATABASE_URL_FILE: urlFile,
       DEMO: empty ? '0' : '1',
       ...(permitServiceUrl && { PERMIT_SERVICE_URL: permitServiceUrl }),
     },
