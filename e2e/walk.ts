@@ -154,16 +154,27 @@ export class Walker {
   async seed(c: Case, paths: readonly string[]): Promise<void> {
     const inspection = /inspection\/([^/?]+)/.exec(this.page.url())![1]!;
     await this.savedAtOffice();
-    const headers = await this.inItsName();
-    const facts = paths.map((path) => ({ path, value: factAt(c, path), how: 'touched' }));
-    const change = { type: 'facts', id: randomUUID(), inspection, at: new Date().toISOString(), facts };
-    const answer = await this.page.request.post(`${this.office.address}/api/changes`, {
-      data: { changes: [change] },
-      headers,
-    });
-    expect(await answer.json()).toMatchObject({ results: [{ status: 'taken' }] });
+    await this.sent(inspection, { type: 'facts', facts: seededFacts(c, paths) });
     await this.page.reload();
     await expect(this.page.getByRole('heading', { name: STATION_NAMES.source, exact: true })).toBeVisible();
+  }
+
+  /** A new house of which some facts are recorded, as if by another device; opened at its first station. */
+  async openSeeded(address: string, c: Case, paths: readonly string[]): Promise<void> {
+    const inspection = randomUUID();
+    const header = { address, owner: '', permit: '', edition: c.edition };
+    await this.sent(inspection, { type: 'open', header }, { type: 'facts', facts: seededFacts(c, paths) });
+    await this.page.goto(`${this.office.address}/inspection/${inspection}/source`);
+    await expect(this.page.getByRole('heading', { name: STATION_NAMES.source, exact: true })).toBeVisible();
+  }
+
+  private async sent(inspection: string, ...bodies: object[]): Promise<void> {
+    const changes = bodies.map((one) => ({ ...one, id: randomUUID(), inspection, at: new Date().toISOString() }));
+    const answer = await this.page.request.post(`${this.office.address}/api/changes`, {
+      data: { changes },
+      headers: await this.inItsName(),
+    });
+    expect(await answer.json()).toMatchObject({ results: changes.map(() => ({ status: 'taken' })) });
   }
 
   async verdict(words: string): Promise<void> {
@@ -218,3 +229,6 @@ export async function choosePhoto(page: Page, name: string, buffer: Buffer): Pro
   await page.getByTestId('evidence').getByRole('button', { name: 'From files' }).click();
   await (await chooser).setFiles({ name, mimeType: 'image/jpeg', buffer });
 }
+
+const seededFacts = (c: Case, paths: readonly string[]) =>
+  paths.map((path) => ({ path, value: factAt(c, path), how: 'touched' }));
