@@ -186,7 +186,7 @@ test(
     const contents = strFromU8(given['contents.txt']!);
     for (const [name, bytes] of Object.entries(given).filter(([one]) => one !== 'contents.txt'))
     expect(contents).toContain(`${createHash('sha256').update(bytes).digest('hex')}  ${String(bytes.length).padStart(10)}  ${name}`); // prettier-ignore
-    expect(Object.keys(given)).toEqual(expect.arrayContaining(['whole/papers/report.pdf', 'redacted/report.pdf', 'whole/verify.mjs'])); // prettier-ignore
+    expect(Object.keys(given)).toEqual(expect.arrayContaining(['whole/papers/1-report.pdf', 'whole/papers/2-report.pdf', 'redacted/2-report.pdf', 'whole/verify.mjs'])); // prettier-ignore
     expect(strFromU8(given['history.txt']!)).toContain('Approved: void. It names another owner.');
     expect(strFromU8(given['who-looked.json']!)).toContain('Ilse O’Harrow');
     expect(strFromU8(given['clocks-and-versions.txt']!)).toMatch(/received, by the clock of the office: 20/);

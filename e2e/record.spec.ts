@@ -194,7 +194,7 @@ test(
         'docket.json',
         'record.json',
         'summary.txt',
-        'papers/notice.pdf',
+        'papers/1-notice.pdf',
       ]),
     );
     const record = strFromU8(files['record.json']!);

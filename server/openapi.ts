@@ -207,6 +207,7 @@ const schemas: Record<string, Json> = {
         rules: nullable(ref('OfficeRules')),
         firm: nullable(text),
         offlineHours: { type: 'integer' },
+        zone: text,
       }),
     ),
     demo: list(object({ login: text, name: text, role: text, password: text })),

@@ -10,7 +10,7 @@ import { record, useInspections } from '../stores/inspections';
 import { useSession } from '../stores/session';
 import { LinkArea } from '../theme/link-area';
 import { Back } from '../theme/back';
-import { monthText, shortDayText, weekdayText } from '../theme/dates';
+import { monthText, officeDay, shortDayText, weekdayText } from '../theme/dates';
 import { Columns, Screen, useWide } from '../theme/screen';
 import { TARGET, usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
@@ -123,7 +123,7 @@ export function CalendarScreen() {
   const palette = usePalette();
   const wide = useWide();
   const byId = useInspections((one) => one.byId);
-  const today = dayjs().format(ISO);
+  const today = officeDay();
   const [way, setWay] = useState<keyof typeof WAYS>('month');
   const [day, setDay] = useState(today);
   const [who, setWho] = useState<string>();

@@ -1,11 +1,11 @@
 import dayjs from 'dayjs';
 import { View } from 'react-native';
 import { Plate, Plates } from '../plates/plate';
-import { shortDayText } from '../theme/dates';
+import { officeDay, shortDayText } from '../theme/dates';
 import { Input } from '../theme/elements';
 
 const DAYS = [7, 14, 30] as const;
-export const inDays = (days: number) => dayjs().add(days, 'day').format('YYYY-MM-DD');
+export const inDays = (days: number) => dayjs(officeDay()).add(days, 'day').format('YYYY-MM-DD');
 
 /** A day by plates, or typed. */
 export function Day({

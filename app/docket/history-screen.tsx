@@ -8,7 +8,7 @@ import { BackHome } from '../inspection/back-home';
 import type { Walk } from '../inspection/walk';
 import { Plate } from '../plates/plate';
 import { useInspections } from '../stores/inspections';
-import { dayText, timeText } from '../theme/dates';
+import { dayOf, dayText, timeText } from '../theme/dates';
 import { Screen, useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
@@ -44,7 +44,7 @@ export function HistoryScreen({ walk: { inspection } }: { walk: Walk }) {
     return Object.values(byId).filter((one) => streetOf(one.header.address) === street);
   }, [byId, inspection]);
   const told = useMemo(() => historyOf(same), [same]);
-  const days = [...new Set(told.map(({ at }) => at.slice(0, 10)))];
+  const days = [...new Set(told.map(({ at }) => dayOf(at)))];
   return (
     <Screen narrow head={wide ? undefined : <BackHome inspection={inspection} />}>
       <View style={{ gap: 10 }}>
@@ -62,9 +62,9 @@ export function HistoryScreen({ walk: { inspection } }: { walk: Walk }) {
         <View>
           {days.map((day) => (
             <View key={day}>
-              <Heading>{dayText(told.find(({ at }) => at.startsWith(day))!.at)}</Heading>
+              <Heading>{dayText(day)}</Heading>
               {told
-                .filter(({ at }) => at.startsWith(day))
+                .filter(({ at }) => dayOf(at) === day)
                 .map((one, i) => (
                   <View
                     key={`${one.at} ${i}`}

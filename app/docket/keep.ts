@@ -13,9 +13,9 @@ import { daysOf, iCalendar } from '@careful-latch/core/calendar';
 import { HISTORY_KINDS, historyOf } from '@careful-latch/core/history';
 import { VERIFIER } from '@careful-latch/core/verifier';
 import { printPaper } from '../papers/print';
-import { sourceOf } from '../papers/source';
+import { sourceOf, type OfficeOfPaper } from '../papers/source';
 import type { SignedRecord } from '../stores/office';
-import { photoUrl } from '../stores/photos';
+import { photoBlob } from '../stores/photos';
 import { saveBlob } from '../theme/files';
 
 const bytesOf = async (blob: Blob): Promise<Uint8Array> => new Uint8Array(await blob.arrayBuffer());
@@ -27,7 +27,7 @@ record.json: every signed decision as it was sealed, its line of the office's le
   It is verified without the office: node verify.mjs --key FINGERPRINT. The fingerprint of the office's key stands where the code on a paper leads.
 docket.json: violations, orders, conditions and visits, with every step and who made it.
 summary.txt: the last report, as plain text.
-papers/: as PDF. photos/: by their SHA-256.
+papers/: as PDF, of every decision, the first as 1-. photos/: by their SHA-256.
 `;
 
 interface Sealed {
@@ -40,7 +40,11 @@ interface Sealed {
 const json = (data: unknown): Uint8Array => strToU8(JSON.stringify(data, undefined, 2));
 
 /** One inspection as files: case, sealed records with their lines and keys, papers, photos, and a summary in plain text. */
-async function filesOf(inspection: Inspection, sealed: Sealed, office: string): Promise<Record<string, Uint8Array>> {
+async function filesOf(
+  inspection: Inspection,
+  sealed: Sealed,
+  office: OfficeOfPaper | null,
+): Promise<Record<string, Uint8Array>> {
   const files: Record<string, Uint8Array> = {
     'README.txt': strToU8(README),
     'case.json': json(inspection.case),
@@ -50,31 +54,29 @@ async function filesOf(inspection: Inspection, sealed: Sealed, office: string): 
   };
   for (const { photo } of inspection.evidence) {
     if (!photo) continue;
-    const url = await photoUrl(inspection.id, photo.sha256);
-    const answer = await fetch(url).catch(() => undefined);
-    if (answer?.ok) files[`photos/${photo.sha256}.jpg`] = await bytesOf(await answer.blob());
-    if (url.startsWith('blob:')) URL.revokeObjectURL(url);
+    const picture = await photoBlob(inspection.id, photo.sha256);
+    if (picture) files[`photos/${photo.sha256}.jpg`] = await bytesOf(picture);
   }
   for (const [name, paper] of papersOf(inspection, sealed, office)) {
     files[`papers/${name}.pdf`] = await bytesOf(await printPaper(paper, 'LETTER', inspection.id));
-    if (name === 'report') files['summary.txt'] = strToU8(plainText(paper));
+    if (name.endsWith('-report')) files['summary.txt'] = strToU8(plainText(paper)); // the last one’s stays
   }
   return files;
 }
 
-/** The papers that the last decision has. */
-function papersOf(inspection: Inspection, sealed: Sealed, office: string): [PaperName, Paper][] {
-  const signed = inspection.decisions.at(-1);
-  if (!signed) return [];
-  const source = sourceOf(
-    inspection,
-    signed,
-    sealed.records.find(({ id }) => id === signed.id),
-    office,
-  );
-  return (Object.keys(PAPERS) as PaperName[]).flatMap((name): [PaperName, Paper][] => {
-    const paper = paperOf(name, source);
-    return typeof paper === 'string' ? [] : [[name, paper]];
+/** The papers of every decision, the first first: its place among them, and what it is called. */
+function papersOf(inspection: Inspection, sealed: Sealed, office: OfficeOfPaper | null): [string, Paper][] {
+  return inspection.decisions.flatMap((signed, i) => {
+    const source = sourceOf(
+      inspection,
+      signed,
+      sealed.records.find(({ id }) => id === signed.id),
+      office,
+    );
+    return (Object.keys(PAPERS) as PaperName[]).flatMap((name): [string, Paper][] => {
+      const paper = paperOf(name, source);
+      return typeof paper === 'string' ? [] : [[`${i + 1}-${name}`, paper]];
+    });
   });
 }
 
@@ -84,7 +86,7 @@ function savePacked(name: string, files: Zippable): void {
 }
 
 /** One inspection as a ZIP. */
-export const keepRecord = async (inspection: Inspection, sealed: Sealed, office: string): Promise<void> =>
+export const keepRecord = async (inspection: Inspection, sealed: Sealed, office: OfficeOfPaper | null): Promise<void> =>
   savePacked(placeOf(inspection), await filesOf(inspection, sealed, office));
 
 /** What the office itself has said in the line of a record. */
@@ -114,7 +116,7 @@ const hexOf = async (bytes: Uint8Array): Promise<string> =>
 export async function keepForCourt(
   inspection: Inspection,
   sealed: Sealed,
-  office: string,
+  office: OfficeOfPaper | null,
   looked: object,
 ): Promise<void> {
   const files: Record<string, Uint8Array> = {};

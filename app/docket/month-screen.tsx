@@ -8,7 +8,7 @@ import { APPEAL_STATES, DECISIONS, PAPER_STATES, VISIT_STATES } from '@careful-l
 import { Plate } from '../plates/plate';
 import { office, type Counted, type Month } from '../stores/office';
 import { Back } from '../theme/back';
-import { monthText } from '../theme/dates';
+import { monthText, officeDay } from '../theme/dates';
 import { Columns, Screen, useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
@@ -74,7 +74,7 @@ const ruleBars = (counted: Counted): Bar[] =>
 /** What the office did in a month, drawn. What has happened fewer than five times is left out where it would say something of a person or a firm. */
 export function MonthScreen() {
   const wide = useWide();
-  const [month, setMonth] = useState(dayjs().format('YYYY-MM'));
+  const [month, setMonth] = useState(officeDay().slice(0, 7));
   const [shown, setShown] = useState<Month>();
   const [trouble, setTrouble] = useState<string>();
   useEffect(() => {

@@ -1,4 +1,3 @@
-import dayjs from 'dayjs';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { inspects, morningOf, type Concern, type Inspection } from '@careful-latch/core/record';
@@ -9,7 +8,7 @@ import { useInspections } from '../stores/inspections';
 import { useSession } from '../stores/session';
 import { LinkArea } from '../theme/link-area';
 import { Back } from '../theme/back';
-import { shortDayText } from '../theme/dates';
+import { officeDay, shortDayText } from '../theme/dates';
 import { Columns, Screen, useWide } from '../theme/screen';
 import { TARGET, usePalette } from '../theme/theme';
 import { Heading, Quiet, Title, Words } from '../theme/words';
@@ -33,7 +32,7 @@ export function MorningScreen() {
   const account = useSession((one) => one.account);
   const byId = useInspections((one) => one.byId);
   const wide = useWide();
-  const today = dayjs().format('YYYY-MM-DD');
+  const today = officeDay();
   const [mine, setMine] = useState(false);
   const [trouble, setTrouble] = useState<string>();
   const all = useMemo(() => Object.values(byId), [byId]);

@@ -51,7 +51,7 @@ function Papers({
 }) {
   const router = useRouter();
   const office = useSession((one) => one.office);
-  const source = sourceOf(inspection, signed, sealed, office?.name ?? '');
+  const source = sourceOf(inspection, signed, sealed, office);
   const names = (Object.keys(PAPERS) as PaperName[]).filter((one) => typeof paperOf(one, source) !== 'string');
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
@@ -243,7 +243,7 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
               role="button"
               quiet
               label={packing ? 'Packing…' : 'Save everything'}
-              onPress={() => void pack(() => keepRecord(inspection, sealed, office?.name ?? ''))}
+              onPress={() => void pack(() => keepRecord(inspection, sealed, office))}
             />
             {lead && (
               <Plate
@@ -251,9 +251,7 @@ export function RecordScreen({ walk: { inspection } }: { walk: Walk }) {
                 quiet
                 label="For a court"
                 onPress={() =>
-                  void pack(async () =>
-                    keepForCourt(inspection, sealed, office?.name ?? '', await asked.looked(inspection.id)),
-                  )
+                  void pack(async () => keepForCourt(inspection, sealed, office, await asked.looked(inspection.id)))
                 }
               />
             )}

@@ -1,4 +1,3 @@
-import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { STATION_NAMES, TRANSFER_KINDS, factAt, valueText } from '@careful-latch/core/case';
@@ -25,7 +24,7 @@ import { dueWords } from '../inspections/due';
 import { Plate } from '../plates/plate';
 import { useSession } from '../stores/session';
 import { Back } from '../theme/back';
-import { dayText, shortDayText } from '../theme/dates';
+import { dayText, officeDay, shortDayText } from '../theme/dates';
 import { Button } from '../theme/elements';
 import { Screen, useWide } from '../theme/screen';
 import { cut, usePalette } from '../theme/theme';
@@ -49,7 +48,7 @@ function ConditionCard({ inspection, condition }: { inspection: Inspection; cond
   const palette = usePalette();
   const { id, state, steps, dueOn, text } = condition;
   const moves = openNow(useOpenMoves(KINDS.condition, inspection, condition, { condition: id }));
-  const late = state === 'due' && dueOn < dayjs().format('YYYY-MM-DD');
+  const late = state === 'due' && dueOn < officeDay();
   return (
     <View testID="condition" style={[{ backgroundColor: palette.sheet, padding: 12, gap: 6 }, cut(10)]}>
       <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
@@ -98,7 +97,7 @@ export function VisitScreen({ walk }: { walk: Walk }) {
   const last = decisions.at(-1);
   const open = docket.violations.filter(isOpen);
   const settled = docket.violations.filter((one) => !isOpen(one));
-  const today = dayjs().format('YYYY-MM-DD');
+  const today = officeDay();
   const due = dueAt(inspection);
   const kind = factAt(inspection.case, 'transfer.kind') as keyof typeof TRANSFER_KINDS | undefined;
   const source = ['source.kind', 'source.voltage']

@@ -1,4 +1,3 @@
-import dayjs from 'dayjs';
 import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { FlatList, View } from 'react-native';
@@ -8,7 +7,7 @@ import { Plate, Plates } from '../plates/plate';
 import { office, type ListQuery, type Listed } from '../stores/office';
 import { LinkArea } from '../theme/link-area';
 import { Back } from '../theme/back';
-import { shortDayText } from '../theme/dates';
+import { officeDay, shortDayText } from '../theme/dates';
 import { Input } from '../theme/elements';
 import { useWide } from '../theme/screen';
 import { usePalette } from '../theme/theme';
@@ -128,7 +127,7 @@ export function OfficeListScreen() {
   const [rule, setRule] = useState(given.rule);
   const [unfolded, setUnfolded] = useState(false);
   const [inspector, setInspector] = useState<string>();
-  const today = dayjs().format('YYYY-MM-DD');
+  const today = officeDay();
   const query = { words, sort, state: states.join(','), ...(late && { dueBefore: today }), ...(rule && { rule }), ...(inspector && { inspector }) }; // prettier-ignore
   const { rows, asked, trouble, more } = usePages(query);
   const rules = useMemo(() => (rule ? [rule] : rulesIn(rows)), [rows, rule]);

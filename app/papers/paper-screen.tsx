@@ -51,7 +51,7 @@ export function PaperScreen({ walk: { inspection } }: { walk: Walk }) {
       </Screen>
     );
   const sealed = records.find(({ id }) => id === signed.id);
-  const whole = paperOf(which, sourceOf(inspection, signed, sealed, office?.name ?? ''));
+  const whole = paperOf(which, sourceOf(inspection, signed, sealed, office));
   const paper = typeof whole === 'string' || !removals ? whole : redactedCopy(whole, removals);
   const print = async () => {
     if (typeof paper === 'string') return;

@@ -1,5 +1,5 @@
 import { printedPaper, type Paper, type Size } from '@careful-latch/core/papers';
-import { photoUrl } from '../stores/photos';
+import { photoBlob } from '../stores/photos';
 
 /** print.worker.ts as tools/build.mjs bundles it. */
 const WORKER = '/paper-worker.js';
@@ -14,15 +14,8 @@ const asDataUrl = (blob: Blob): Promise<string> =>
 
 /** A photo as it is on this device, else at the office; undefined where it is at neither. */
 async function photoOf(inspection: string, sha256: string): Promise<string | undefined> {
-  const url = await photoUrl(inspection, sha256);
-  try {
-    const answer = await fetch(url);
-    return answer.ok ? await asDataUrl(await answer.blob()) : undefined;
-  } catch {
-    return undefined;
-  } finally {
-    if (url.startsWith('blob:')) URL.revokeObjectURL(url);
-  }
+  const picture = await photoBlob(inspection, sha256);
+  return picture && asDataUrl(picture).catch(() => undefined);
 }
 
 /** Prints a paper as PDF, off the main thread. Throws an Error with a sentence where that fails. */

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import { View, type TextInputProps } from 'react-native';
-import { ROLES, isOutside, roleName, type Role } from '@careful-latch/core/record';
+import { ROLES, ZONES, isOutside, roleName, type Role } from '@careful-latch/core/record';
 import { ShownLink, type Shown } from './shown-link';
 import { Trouble } from '../theme/trouble';
 import { Plate, Plates } from '../plates/plate';
@@ -149,6 +149,29 @@ function OfflineHours({ attempt }: { attempt: Try }) {
   );
 }
 
+/** By which clock the office’s days and hours are written, on paper, in lists and in mails. */
+function TimeZone({ attempt }: { attempt: Try }) {
+  const zone = useSession((one) => one.office?.zone);
+  const known: Readonly<Record<string, string>> = ZONES;
+  const all = zone === undefined || Object.hasOwn(known, zone) ? known : { ...known, [zone]: zone };
+  return (
+    <View style={{ gap: 8 }}>
+      <Heading>Time zone of the office</Heading>
+      <Quiet>Every day and hour on paper, in lists and in mails is by this clock.</Quiet>
+      <Plates label="Time zone of the office">
+        {Object.entries(all).map(([one, label]) => (
+          <Plate
+            key={one}
+            label={label}
+            selected={zone === one}
+            onPress={() => void attempt(() => office.changeOffice({ zone: one }).then(resume))}
+          />
+        ))}
+      </Plates>
+    </View>
+  );
+}
+
 /** A line to write on. */
 const Line = ({
   label,
@@ -235,6 +258,7 @@ export function PeopleScreen() {
           </View>
         ))}
         {ofOffice && <OfflineHours attempt={attempt} />}
+        {ofOffice && <TimeZone attempt={attempt} />}
         {ofOffice && <Outbox />}
         <Heading>Invite somebody</Heading>
         <Line label="Whom" value={name} onChangeText={setName} />

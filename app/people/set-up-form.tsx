@@ -47,7 +47,11 @@ export function SetUpForm() {
         title="Make the account"
         loading={busy}
         disabled={busy}
-        onPress={() => void form.handleSubmit((wanted) => attempt(() => setUp(wanted)))()}
+        onPress={() =>
+          void form.handleSubmit((wanted) =>
+            attempt(() => setUp({ ...wanted, zone: Intl.DateTimeFormat().resolvedOptions().timeZone })),
+          )()
+        }
       />
     </View>
   );

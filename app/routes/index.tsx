@@ -1,5 +1,5 @@
+import { officeDay } from '../theme/dates';
 import { Button, Input } from '../theme/elements';
-import dayjs from 'dayjs';
 import { useRouter } from 'expo-router';
 import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
@@ -57,7 +57,7 @@ export default inside(function Inspections() {
   const office = useSession((one) => one.office);
   const [search, setSearch] = useState('');
   const [order, setOrder] = useState<Order>('due');
-  const today = dayjs().format('YYYY-MM-DD');
+  const today = officeDay();
   const shown = useMemo(
     () =>
       Object.values(byId)

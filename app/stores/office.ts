@@ -43,6 +43,8 @@ export interface SessionState {
     readonly rules: Rules | null;
     /** So many hours after it was signed without signal, a decision is still sealed. */
     readonly offlineHours: number;
+    /** Its time zone; a device that remembers its office from before knows none. */
+    readonly zone?: string;
     /** The name of the firm that whoever is signed in is of. */
     readonly firm: string | null;
   } | null;
@@ -374,7 +376,7 @@ export const office = {
     change<{ taken: number; refused: string[] }>('POST', '/held', wanted),
   leaveUnsealed: (id: string, words: string) => change<object>('POST', `/held/${id}`, { words }),
   passwordAgain: (password: string) => change<object>('POST', '/session/password', { password }),
-  changeOffice: (wanted: { offlineHours: number }) => change<object>('PATCH', '/office', wanted),
+  changeOffice: (wanted: { offlineHours: number } | { zone: string }) => change<object>('PATCH', '/office', wanted),
   people: () => ask<{ people: Colleague[]; invites: Invite[] }>('GET', '/people'),
   invite: (wanted: { name: string; role: Role; firm: string; email: string }) =>
     change<Link>('POST', '/invites', wanted),

@@ -49,6 +49,14 @@ export async function photoUrl(inspection: string, sha256: string): Promise<stri
   return kept ? URL.createObjectURL(kept.picture) : photoAddress(inspection, sha256);
 }
 
+/** A photo itself, from this device, else from the office; undefined where it is at neither. */
+export async function photoBlob(inspection: string, sha256: string): Promise<Blob | undefined> {
+  const kept = await device?.photo(sha256).catch(() => undefined);
+  if (kept) return kept.picture;
+  const answer = await fetch(photoAddress(inspection, sha256)).catch(() => undefined);
+  return answer?.ok ? answer.blob() : undefined;
+}
+
 async function send(target: Device, photo: KeptPhoto): Promise<void> {
   let now = photo;
   while (!now.whole && device === target) {

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { catchUp, judgeUnder, leaveStore, openStore } from './inspections';
 import { office, type SessionState } from './office';
+import { writeInZone } from '../theme/dates';
 
 type Account = NonNullable<SessionState['account']>;
 type Office = NonNullable<SessionState['office']>;
@@ -40,6 +41,7 @@ async function enter(account: Account, at: Office | null): Promise<void> {
   else await openStore(account.id, account, remembered()?.account?.role !== account.role);
   judgeUnder(at?.rules);
   localStorage.setItem(REMEMBERED, JSON.stringify({ account, office: at }));
+  writeInZone(at?.zone);
   set({ known: 'signed-in', account, office: at, demo: [], needsSetup: false });
 }
 
@@ -117,6 +119,7 @@ export async function setUp(wanted: {
   name: string;
   login: string;
   password: string;
+  zone: string;
 }): Promise<void> {
   await office.setUp(wanted);
   await signIn(wanted.login, wanted.password);

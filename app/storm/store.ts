@@ -1,8 +1,9 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { create } from 'zustand';
 import { dayAtHouse } from '@careful-latch/core/record';
-import { whyNotEntry, type SaidInStorm, type Storm, type StormEntry } from '@careful-latch/core/storm';
+import { whyNotEntry, type KnownHouse, type SaidInStorm, type Storm, type StormEntry } from '@careful-latch/core/storm';
 import { stormShelf } from '../stores/device';
+import { useInspections } from '../stores/inspections';
 import { Refused, Unreachable, office } from '../stores/office';
 
 interface Shelves extends DBSchema {
@@ -76,12 +77,16 @@ async function show(): Promise<void> {
   set({ storm, entries: entries.filter((one) => one.storm === storm?.id), waiting });
 }
 
+/** The houses that this device holds, with their orders. */
+export const housesHere = (): KnownHouse[] =>
+  Object.values(useInspections.getState().byId).map(({ header, docket }) => ({ address: header.address, docket }));
+
 /** Says something of a house: kept here first, then sent. Throws an Error with a sentence where it cannot be said. */
 export async function sayInStorm(over: Pick<StormEntry, 'address' | 'kind'> & Partial<StormEntry>): Promise<void> {
   const { storm } = get();
   if (!db || !storm) throw new Error('There is no storm day today.');
   const entry: StormEntry = { id: crypto.randomUUID(), storm: storm.id, at: new Date().toISOString(), ...over };
-  const why = whyNotEntry(storm, entry);
+  const why = whyNotEntry(storm, entry, housesHere());
   if (why !== undefined) throw new Error(why);
   const tx = db.transaction(['entries', 'waiting'], 'readwrite', { durability: 'strict' });
   const kept = [tx.objectStore('entries').put({ ...entry, by: who }), tx.objectStore('waiting').put(entry), tx.done];

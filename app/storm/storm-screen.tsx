@@ -6,6 +6,7 @@ import {
   nextAsk,
   stormHouses,
   whyNotRelease,
+  whyOrdered,
   type StormAnswers,
   type StormAsk,
   type StormHouse,
@@ -21,7 +22,7 @@ import { Screen } from '../theme/screen';
 import { TARGET, cut, usePalette } from '../theme/theme';
 import { Trouble } from '../theme/trouble';
 import { Heading, Quiet, Title, Words } from '../theme/words';
-import { closeStorms, openStormDay, openStorms, sayInStorm, syncStorm, useStorm } from './store';
+import { closeStorms, openStormDay, housesHere, openStorms, sayInStorm, syncStorm, useStorm } from './store';
 
 const AGAIN_MS = 30_000;
 const RELEASES = Object.keys(STORM_RELEASES) as StormRelease[];
@@ -32,6 +33,7 @@ function House({ address, onDone }: { address: string; onDone: () => void }) {
   const [said, setSaid] = useState<StormAnswers>({});
   const [trouble, setTrouble] = useState<string>();
   const ask = nextAsk(said);
+  const ordered = whyOrdered(housesHere(), address);
   const say = (release: StormRelease) =>
     sayInStorm({ address, kind: 'seen', answers: said as never, release }).then(onDone, (error: Error) =>
       setTrouble(error.message),
@@ -40,6 +42,7 @@ function House({ address, onDone }: { address: string; onDone: () => void }) {
   return (
     <View role="form" aria-label={address} style={{ gap: 10 }}>
       <Heading>{address}</Heading>
+      <Trouble>{ordered}</Trouble>
       {answered.map((one) => (
         <Pressable
           key={one}
@@ -67,7 +70,7 @@ function House({ address, onDone }: { address: string; onDone: () => void }) {
         <>
           <Words style={{ fontWeight: '700', fontSize: 20 }}>What becomes of it</Words>
           {RELEASES.map((one) => {
-            const why = whyNotRelease(said, one);
+            const why = whyNotRelease(said, one) ?? (one === 'release' ? ordered : undefined);
             return why === undefined ? (
               <View key={one} style={{ flexDirection: 'row' }}>
                 <Plate role="button" label={STORM_RELEASES[one]} onPress={() => void say(one)} />

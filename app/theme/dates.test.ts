@@ -1,4 +1,4 @@
-import { dayText, momentText, shortDayText } from './dates';
+import { dayOf, dayText, momentText, shortDayText, timeText, writeInZone } from './dates';
 
 const speaking = (language: string) => jest.spyOn(navigator, 'language', 'get').mockReturnValue(language);
 afterEach(() => jest.restoreAllMocks());
@@ -11,4 +11,20 @@ test('days and times as the device’s language writes them, US English where it
   speaking('de-DE');
   expect([dayText('2026-11-26'), shortDayText('2026-11-26')]).toEqual(['26.11.2026', '26.\u00a0Nov.']);
   expect(momentText(at)).toContain('15:05');
+});
+
+test('an instant is written by the clock of the office, wherever the device is; a day is no instant', () => {
+  speaking('en-US');
+  const evening = '2026-12-01T02:10:00Z';
+  for (const [zone, day, hour] of [
+    ['America/New_York', '2026-11-30', '9:10 PM'],
+    ['Pacific/Honolulu', '2026-11-30', '4:10 PM'],
+    ['Asia/Tokyo', '2026-12-01', '11:10 AM'],
+  ] as const) {
+    writeInZone(zone);
+    expect([dayOf(evening), timeText(evening).replace(/\s/g, ' ')]).toEqual([day, hour]);
+    expect(dayText(evening)).toBe(dayText(day));
+    expect(dayText('2026-11-26')).toBe('Nov\u00a026,\u00a02026');
+  }
+  writeInZone(undefined);
 });

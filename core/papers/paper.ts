@@ -2,6 +2,7 @@ import type { Case } from '../case';
 import {
   INSTALLER_KINDS,
   PAPER_STATES,
+  dayIn,
   installerOf,
   isDestroyed,
   judged,
@@ -9,6 +10,7 @@ import {
   type Evidence,
   type Header,
   type Inspection,
+  type Order,
   type PaperState,
   type Photo,
   type Rules,
@@ -32,6 +34,10 @@ export interface PaperSource {
   readonly decision: Signed;
   readonly signedBy: string;
   readonly office: string;
+  /** The office's time zone (IANA): every day and hour on its papers is in it. */
+  readonly zone: string;
+  /** The order that the decision posted, as it stands now. */
+  readonly order?: Order | undefined;
   /** What became of the decision since, where it does not stand as it was issued. */
   readonly became?: Step<PaperState> | undefined;
   /** What the office has sealed it as; without it the paper is provisional. */
@@ -44,12 +50,17 @@ export const becameOf = ({ papers }: Docket, decision: string): Step<PaperState>
   return of && of.state !== 'issued' ? of.steps.at(-1) : undefined;
 };
 
+/** The order that a decision has posted, as it stands now; undefined where it posted none. */
+export const orderOf = ({ orders }: Docket, decision: string): Order | undefined =>
+  orders.find(({ id }) => id === decision);
+
 /** What the papers of a decision are made from, as a device has the inspection. */
 export const sourceOfInspection = (
   one: Inspection,
   decision: Signed,
   signedBy: string,
   office: string,
+  zone: string,
 ): PaperSource => ({
   inspection: one.id,
   header: one.header,
@@ -61,6 +72,8 @@ export const sourceOfInspection = (
   decision,
   signedBy,
   office,
+  zone,
+  order: orderOf(one.docket, decision.id),
   became: becameOf(one.docket, decision.id),
 });
 
@@ -107,13 +120,16 @@ export const section = (title: string, ...blocks: readonly (Block | false | unde
   return there.every(isEmpty) ? [] : [heading(title), ...there.filter((one) => !isEmpty(one))];
 };
 
-/** November 26, 2026: of an ISO day or instant, in UTC, the same wherever it is printed. */
-export const dayWords = (iso: string): string =>
-  new Date(iso.length === 10 ? `${iso}T00:00:00Z` : iso).toLocaleDateString('en-US', {
-    dateStyle: 'long',
-    timeZone: 'UTC',
-  });
-const clockWords = (iso: string): string => `${dayWords(iso)}, ${iso.slice(11, 16)} UTC`;
+/** November 26, 2026: of an ISO day. */
+export const dayWords = (day: string): string =>
+  new Date(`${day}T00:00:00Z`).toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' });
+
+/** November 26, 2026: the day on which an instant falls at the office, wherever it is printed. */
+export const dayOf = (at: string, zone: string): string => dayWords(dayIn(zone, at));
+
+/** November 26, 2026, 9:10 PM EST: an instant by the clock of the office. */
+export const clockWords = (at: string, zone: string): string =>
+  `${dayOf(at, zone)}, ${new Date(at).toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit', timeZone: zone, timeZoneName: 'short' }).replaceAll('\u202f', ' ')}`;
 
 const CAUTION =
   'The adopted code, the local office and a licensed person decide. This paper says what was seen that day, and warrants nothing.';
@@ -130,7 +146,7 @@ const permitWords = (number: string, { permit }: Docket): string =>
 /** Head and foot of a paper. One that is filed says all of itself; what hangs at a door or in a panel names no owner, and is short. */
 export function framed(
   title: string,
-  { header, decision, signedBy, office, evaluation, rules, offlineUntil, sealed, docket, became }: PaperSource,
+  { header, decision, signedBy, office, evaluation, rules, offlineUntil, sealed, docket, became, zone }: PaperSource,
   blocks: readonly Block[],
   filed: boolean,
 ): Paper {
@@ -145,9 +161,9 @@ export function framed(
       : []),
     ...(filed ? ([['Permit', permitWords(header.permit, docket)]] as const) : []),
     ...(filed && work ? ([['Work by', work.license ? `${work.name}, license ${work.license}` : `${work.name}, ${INSTALLER_KINDS[work.kind].toLowerCase()}`]] as const) : []), // prettier-ignore
-    ['Signed', filed ? `${clockWords(decision.at)}, ${signedBy}` : dayWords(decision.at)],
+    ['Signed', filed ? `${clockWords(decision.at, zone)}, ${signedBy}` : dayOf(decision.at, zone)],
     ...(filed && offlineUntil
-      ? ([['Received', `${clockWords(offlineUntil)}; it was signed without signal`]] as const)
+      ? ([['Received', `${clockWords(offlineUntil, zone)}; it was signed without signal`]] as const)
       : []),
     ...(filed
       ? ([
@@ -163,7 +179,9 @@ export function framed(
   const void_: readonly Block[] = became
     ? [
         big(PAPER_STATES[became.to].toUpperCase()),
-        text(`Since ${dayWords(became.at)}, said by ${became.by}: ${became.words} What stands below holds no longer.`),
+        text(
+          `Since ${dayOf(became.at, zone)}, said by ${became.by}: ${became.words} What stands below holds no longer.`,
+        ),
       ]
     : [];
   return {

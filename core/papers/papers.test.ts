@@ -1,7 +1,7 @@
-import { STATIONS } from '../case';
+import { STATIONS, withRecorded } from '../case';
 import { EDITIONS } from '../codebook';
 import { RULES } from '../rules';
-import { foundIn, type Decision, type Inspection } from '../record';
+import { foundIn, isCurrent, type Decision, type Inspection } from '../record';
 import { CORD_ONLY, GOOD_SOURCE, sourceFrom } from '../test/papers';
 import { LEAD, ORDER, after, decided, inspection, takenUp, uuidOf } from '../test/inspection';
 import { GOOD, caseWith } from '../test/rule-table';
@@ -57,6 +57,82 @@ test('a paper of what is void, suspended or revoked says so first, since when an
   const suspended = after(one, { ...step, to: 'suspended' });
   expect(said(suspended)).toContain('SUSPENDED');
   expect(said(after(suspended, { ...step, to: 'issued' }))).not.toContain('SUSPENDED');
+});
+
+describe('by the clock of the office', () => {
+  const late = () => {
+    const one = signed();
+    const decisions = one.decisions.map((each) => ({ ...each, at: '2026-12-01T02:10:00Z' }));
+    return { ...one, decisions };
+  };
+  test.each([
+    ['America/New_York', 'November 30, 2026, 9:10 PM EST', 'November 30, 2026'],
+    ['Pacific/Honolulu', 'November 30, 2026, 4:10 PM HST', 'November 30, 2026'],
+    ['America/Phoenix', 'November 30, 2026, 7:10 PM MST', 'November 30, 2026'],
+    ['UTC', 'December 1, 2026, 2:10 AM UTC', 'December 1, 2026'],
+  ])('what is signed on an evening in %s bears that day', (zone, moment, day) => {
+    const source = { ...sourceFrom(late()), zone };
+    expect(Object.fromEntries(paper('report', source).head).Signed).toBe(`${moment}, ${LEAD.name}`);
+    expect(Object.fromEntries(paper('card', source).head).Signed).toBe(day);
+  });
+});
+
+describe('an order', () => {
+  const stopped = STOPPED();
+  const of = (now: Inspection) => sourceFrom(now);
+  const moved = (to: 'limited' | 'lifted', words: string): Inspection => {
+    const step = { to, at: '2026-12-03T15:00:00Z', by: 'Ilse O’Harrow', words };
+    const orders = stopped.docket.orders.map((one) => ({ ...one, state: to, steps: [...one.steps, step] }));
+    return { ...stopped, docket: { ...stopped.docket, orders } };
+  };
+  const words = (name: PaperName, now: Inspection) => plainText(paper(name, of(now)));
+
+  test('in force says so, and is not lifted', () => {
+    expect(words('order', stopped)).toContain('DO NOT REMOVE');
+    expect(paperOf('lifting', of(stopped))).toBe('No order of this decision is lifted.');
+    expect(isCurrent(stopped, stopped.decisions[0]!.id)).toBe(true);
+  });
+
+  test('limited says what is allowed, by whom and since when, and stays up', () => {
+    const now = moved('limited', 'An electrician may take the outlet apart.');
+    expect(words('order', now)).toMatch(
+      /CORRECTIVE WORK IS ALLOWED\nAn electrician may take the outlet apart\. Said by Ilse O’Harrow, December 3, 2026, 10:00 AM EST/,
+    );
+    expect(words('order', now)).toContain('DO NOT REMOVE');
+    expect(isCurrent(now, now.decisions[0]!.id)).toBe(true);
+  });
+
+  test('lifted is no order any more: its lifting is a paper that may take its place, and it is not current', () => {
+    const now = moved('lifted', 'The outlet is gone; seen so.');
+    expect(paperOf('order', of(now))).toContain('lifted');
+    expect(words('lifting', now)).toMatch(
+      /LIFTED[^]*December 3, 2026, 10:00 AM EST, by Ilse O’Harrow[^]*The outlet is gone; seen so\.[^]*approves nothing/,
+    );
+    expect(words('lifting', now)).not.toContain('DO NOT REMOVE');
+    expect(isCurrent(now, now.decisions[0]!.id)).toBe(false);
+  });
+});
+
+test('the report names who began the visit, whoever was put down for it', () => {
+  const begun = inspection({ case: GOOD });
+  const visit = { type: 'visit', inspection: begun.id, visit: uuidOf(77) } as const;
+  const now = after(
+    begun,
+    { ...visit, to: 'scheduled', words: '', day: '2026-12-01', inspector: 'Joss Linnaker' },
+    { ...visit, to: 'under-way', words: 'The owner' },
+    decided(),
+  );
+  expect(plainText(paper('report', sourceFrom(now)))).toContain(`${LEAD.name} for the office; let in by: The owner.`);
+});
+
+test('every reading stands in the report with how it was got', () => {
+  const path = 'grounding.frameToPanelOhm';
+  const read = (how: 'meter' | 'touched', said?: string) =>
+    withRecorded(caseWith({ [path]: 0.2 }), path, { how, at: '2026-12-01T10:00:00Z', by: 'Joss Linnaker', ...(said && { said }) }); // prettier-ignore
+  const report = (site: typeof GOOD) => plainText(paper('report', sourceFrom(signed(site))));
+  expect(report(read('meter', 'Meter 4'))).toMatch(/: 0\.2 Ω, from the meter \(Meter 4\), by Joss Linnaker/);
+  expect(report(read('touched'))).toMatch(/: 0\.2 Ω, read off and entered, by Joss Linnaker/);
+  expect(report(caseWith({ [path]: 0.2 }))).toMatch(/: 0\.2 Ω, nobody has said how it was got/);
 });
 
 test('of an owner whose name was destroyed a filed paper says so, and no hash', () => {

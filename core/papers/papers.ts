@@ -5,6 +5,9 @@ import {
   factAt,
   factLabel,
   recordedAt,
+  HOWS,
+  NOT_SEEN,
+  metaOf,
   recordedFacts,
   valueText,
   type Case,
@@ -25,6 +28,8 @@ import { oneLineSvg, oneLineWords } from './one-line';
 import {
   big,
   bold,
+  clockWords,
+  dayOf,
   dayWords,
   framed,
   heading,
@@ -50,6 +55,20 @@ interface Kind {
 const always = () => undefined;
 const APPEAL =
   'Whoever disagrees asks the office in writing; it says how and until when an appeal is filed. An order stands meanwhile.';
+
+/** What only an instrument tells, whoever wrote it down. */
+const MEASURED_IN: ReadonlySet<string> = new Set(['V', 'Hz', 'Ω']);
+const isReading = (c: Case, path: string): boolean => {
+  const { kind, unit } = metaOf(path);
+  return (kind === 'amount' && MEASURED_IN.has(unit) && factAt(c, path) !== NOT_SEEN) || recordedAt(c, path)?.how === 'meter'; // prettier-ignore
+};
+
+/** How a reading was got, and by whom: a number that was typed is not one that a meter sent. */
+function howWords(line: ReturnType<typeof recordedAt>): string {
+  if (!line) return 'nobody has said how it was got';
+  const how = line.how === 'meter' ? `from the meter${line.said ? ` (${line.said})` : ''}` : line.how === 'touched' ? `read off and entered${line.said ? ` as ${line.said}` : ''}` : HOWS[line.how].toLowerCase(); // prettier-ignore
+  return `${how}, by ${line.by}`;
+}
 
 const wordsOf = (c: Case, path: string): string => valueText(path, factAt(c, path));
 const rowOf = (c: Case) =>
@@ -77,8 +96,8 @@ function report(source: PaperSource): Block[] {
     (one) => one.outcome === 'unproven' && one.severity !== 'advisory' && scope.includes(one.station),
   );
   const readings = recordedFacts(c)
-    .map((path) => ({ path, line: recordedAt(c, path) }))
-    .filter(({ line }) => line?.how === 'meter');
+    .filter((path) => isReading(c, path))
+    .map((path) => ({ path, line: recordedAt(c, path) }));
   const since = letIn?.at;
   const carried = since
     ? STATIONS.filter((station) => {
@@ -99,7 +118,7 @@ function report(source: PaperSource): Block[] {
           : `These stations: ${scope.map((one) => STATION_NAMES[one]).join(', ')}.`,
       ),
     ),
-    ...section('Present', letIn && text(`${visit!.inspector} for the office; let in by: ${letIn.words}.`)),
+    ...section('Present', letIn && text(`${letIn.by} for the office; let in by: ${letIn.words}.`)),
     ...section(
       'Source',
       list(
@@ -143,12 +162,7 @@ function report(source: PaperSource): Block[] {
     ),
     ...section(
       'Measured',
-      list(
-        readings.map(
-          ({ path, line }) =>
-            `${factLabel(path)}: ${wordsOf(c, path)}${line?.said ? `, ${line.said}` : ''} (${line!.by})`,
-        ),
-      ),
+      list(readings.map(({ path, line }) => `${factLabel(path)}: ${wordsOf(c, path)}, ${howWords(line)}`)),
     ),
     ...section('The row in which the weakest decides', {
       kind: 'table',
@@ -166,7 +180,7 @@ function report(source: PaperSource): Block[] {
   ];
 }
 
-function notice({ docket, decision }: PaperSource): Block[] {
+function notice({ docket, decision, zone }: PaperSource): Block[] {
   const open = docket.violations.filter(isOpen);
   return [
     text('What follows was seen at this property and is to be corrected by the day that stands beside it.'),
@@ -179,7 +193,7 @@ function notice({ docket, decision }: PaperSource): Block[] {
         rows: [
           ['Section', one.cites.join(', ') || 'as written above'],
           ['To be corrected by', one.dueOn ? dayWords(one.dueOn) : 'the next visit'],
-          ['Seen', dayWords(openedAt(one))],
+          ['Seen', dayOf(openedAt(one), zone)],
         ],
       },
     ]),
@@ -192,18 +206,38 @@ function notice({ docket, decision }: PaperSource): Block[] {
   ];
 }
 
-function order({ decision, signedBy, office }: PaperSource): Block[] {
+/** What still stands of an order: what of it the office has said since. */
+function order({ decision, signedBy, office, order: now, zone }: PaperSource): Block[] {
   const posted = 'order' in decision ? decision.order : null;
-  return posted
+  if (!posted) return [];
+  const limited = now?.state === 'limited' ? now.steps.findLast(({ to }) => to === 'limited') : undefined;
+  return [
+    big(ORDER_KINDS[posted.kind].toUpperCase()),
+    bold(posted.covers),
+    ...section('Ground', text(posted.ground)),
+    ...section('What may still be done', text(posted.mayDo || 'Nothing before the office has said so.')),
+    ...(limited
+      ? section('Corrective work is allowed', text(`${limited.words} Said by ${limited.by}, ${clockWords(limited.at, zone)}. Everything else stays forbidden.`)) // prettier-ignore
+      : []),
+    ...section('Posted', text(`${clockWords(decision.at, zone)}, by ${signedBy}. Told: ${posted.told}.`)),
+    ...section('Lifted by', text(`The lead of ${office}, in writing, once every ground is settled.`)),
+    big('DO NOT REMOVE'),
+    small(APPEAL),
+  ];
+}
+
+/** The paper that takes an order down. */
+function lifting({ decision, order: now, zone, office }: PaperSource): Block[] {
+  const posted = 'order' in decision ? decision.order : null;
+  const lifted = now?.steps.at(-1);
+  return posted && lifted
     ? [
-        big(ORDER_KINDS[posted.kind].toUpperCase()),
-        bold(posted.covers),
-        ...section('Ground', text(posted.ground)),
-        ...section('What may still be done', text(posted.mayDo || 'Nothing before the office has said so.')),
-        ...section('Posted', text(`${dayWords(decision.at)}, by ${signedBy}. Told: ${posted.told}.`)),
-        ...section('Lifted by', text(`The lead of ${office}, in writing, once every ground is settled.`)),
-        big('DO NOT REMOVE'),
-        small(APPEAL),
+        big(`${ORDER_KINDS[posted.kind].toUpperCase()}: LIFTED`),
+        text(`The order that was posted here ${dayOf(decision.at, zone)} is lifted. It may be taken down.`),
+        ...section('It covered', text(posted.covers)),
+        ...section('Lifted', text(`${clockWords(lifted.at, zone)}, by ${lifted.by} for ${office}.`)),
+        ...section('Why, and what was seen', text(lifted.words)),
+        small('Lifting an order approves nothing: whether the connection may be used, the last decision says.'),
       ]
     : [];
 }
@@ -394,8 +428,18 @@ export const PAPERS = {
   },
   order: {
     title: 'Order',
-    whyNot: ({ decision }) => ('order' in decision && decision.order ? undefined : 'This decision posts no order.'),
+    whyNot: ({ decision, order: now }) =>
+      !('order' in decision && decision.order)
+        ? 'This decision posts no order.'
+        : now?.state === 'lifted'
+          ? 'This order is lifted; its lifting is a paper of its own.'
+          : undefined,
     blocks: order,
+  },
+  lifting: {
+    title: 'Order lifted',
+    whyNot: ({ order: now }) => (now?.state === 'lifted' ? undefined : 'No order of this decision is lifted.'),
+    blocks: lifting,
   },
   certificate: {
     title: 'Certificate of inspection',

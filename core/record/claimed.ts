@@ -1,5 +1,5 @@
 import { emptyCase, factAt, factLabel, recordedFacts, stationOf, valueText, type Station } from '../case';
-import type { Inspection } from './inspection';
+import type { Inspection, Signed } from './inspection';
 
 /** A fact as it was claimed, and as it was found; undefined where nobody has looked yet. */
 export interface Compared {
@@ -30,10 +30,15 @@ export function claimedAndFound({ claimed, case: c }: Inspection, station?: Stat
 export const isRequested = ({ claimed, decisions }: Inspection): boolean =>
   claimed !== undefined && decisions.length === 0;
 
-/** An inspection as a contractor sees it: never why its record is held; what the office records of his house is its own until it has decided. */
+const handedOver = (signed: Signed): boolean => 'handover' in signed && signed.handover !== '';
+
+/** An inspection as a contractor sees it: never why its record is held, nor what inspectors leave one another; what the office records of his house is its own until it has decided. */
 export function issuedToContractor(whole: Inspection): Inspection {
   const { hold, ...docket } = whole.docket; // that somebody has asked for the record is between them and the office
-  const inspection = hold ? { ...whole, docket } : whole;
+  const issued = hold ? { ...whole, docket } : whole;
+  const inspection = whole.decisions.some(handedOver)
+    ? { ...issued, decisions: whole.decisions.map((one) => (handedOver(one) ? { ...one, handover: '' } : one)) }
+    : issued;
   if (!isRequested(inspection)) return inspection;
   const { conflicts: _, ...rest } = inspection;
   return {

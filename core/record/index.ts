@@ -18,3 +18,4 @@ export * from './shown';
 export * from './kinds';
 export { readAsSent } from './as-sent';
 export { dayAtHouse, oneLine } from './shapes';
+export * from './zone';

@@ -151,12 +151,13 @@ export const STATE_WORDS: Readonly<Record<State, string>> = {
   ...DECISIONS,
 };
 
-/** Whether what a decision says is what holds now: it is the last, nothing became of it, and no order stands against it. */
+/** Whether what a decision says is what holds now: it is the last, or its order is in force still; nothing became of it, and no order stands against it. */
 export const isCurrent = ({ decisions, docket }: Inspection, id: string): boolean => {
+  if (paperState(docket, id) !== 'issued') return false;
+  const orders = inForce(docket);
+  if (docket.orders.some((one) => one.id === id)) return orders.some((one) => one.id === id);
   const last = decisions.at(-1);
-  return (
-    last?.id === id && paperState(docket, id) === 'issued' && !(isApproval(last.kind) && inForce(docket).length > 0)
-  );
+  return last?.id === id && !(isApproval(last.kind) && orders.length > 0);
 };
 
 /** How an inspection stands, in words: an order in force by its own name. */

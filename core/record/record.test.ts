@@ -561,5 +561,9 @@ describe('a request for an inspection', () => {
     expect(shown.claimed).toEqual(looked.claimed);
     const decided = { ...looked, decisions: [{ ...decision(), id: ID, at: '2026-11-26T10:00:00Z', seal: 'x' }] };
     expect(issuedToContractor(decided)).toBe(decided);
+    // What an inspector leaves the next one is theirs.
+    const left = { ...decided, decisions: decided.decisions.map((one) => ({ ...one, handover: 'The dog bites.' })) };
+    expect(JSON.stringify(issuedToContractor(left))).not.toContain('The dog bites');
+    expect(issuedToContractor(left).decisions[0]).toEqual(decided.decisions[0]);
   });
 });

@@ -8,6 +8,7 @@ import {
   stormHouses,
   whyNotEntry,
   whyNotRelease,
+  type KnownHouse,
   type SaidInStorm,
   type StormAnswers,
   type StormRelease,
@@ -62,12 +63,25 @@ test('a house is released where everything was seen, and all of it is off, out, 
   );
 });
 
+test('a house with an order in force is not released, however it is written; held back or isolated it may be, and once the order is lifted released', () => {
+  const order = (state: 'posted' | 'limited' | 'lifted') => [
+    { address: '4 Alder Lane, Windfall', docket: { orders: [{ kind: 'do-not-use', ground: 'An outlet is fed.', state }] } },
+  ] as unknown as KnownHouse[]; // prettier-ignore
+  const why = (release: StormRelease, known: readonly KnownHouse[], address = '4 ALDER LANE, Windfall') =>
+    whyNotEntry(STORM, said(address, 'Joss', release), known);
+  for (const state of ['posted', 'limited'] as const)
+    expect(why('release', order(state))).toMatch(/^An order is in force here \(do not use: An outlet is fed\.\)/);
+  expect(why('release', order('lifted'))).toBeUndefined();
+  expect(why('release', order('posted'), '5 Alder Lane, Windfall')).toBeUndefined();
+  for (const release of ['isolated', 'hold'] as const) expect(why(release, order('posted'))).toBeUndefined();
+});
+
 test('an entry is of the day; on the next it is an inspection', () => {
   const one = said('4 Alder Lane', 'Joss', 'release');
-  expect(whyNotEntry(STORM, one)).toBeUndefined();
-  expect(whyNotEntry(STORM, { ...one, at: '2026-11-27T15:00:00Z' })).toContain('is an inspection');
-  expect(whyNotEntry(STORM, { ...one, release: undefined })).toBe('Say whether the house is released.');
-  expect(whyNotEntry(STORM, said('4 Alder Lane', 'Joss'))).toBeUndefined();
+  expect(whyNotEntry(STORM, one, [])).toBeUndefined();
+  expect(whyNotEntry(STORM, { ...one, at: '2026-11-27T15:00:00Z' }, [])).toContain('is an inspection');
+  expect(whyNotEntry(STORM, { ...one, release: undefined }, [])).toBe('Say whether the house is released.');
+  expect(whyNotEntry(STORM, said('4 Alder Lane', 'Joss'), [])).toBeUndefined();
 });
 
 test('an entry reads back as it was; an answer that there is not is refused', () => {

@@ -1,5 +1,5 @@
 import { mixed, object, string, type InferType } from 'yup';
-import { dayAtHouse, streetOf } from '../record';
+import { ORDER_KINDS, dayAtHouse, inForce, streetOf, type Docket } from '../record';
 import { readAsSent } from '../record/as-sent';
 import { instant, requireKept, uuid, oneLine } from '../record/shapes';
 
@@ -96,13 +96,27 @@ export function whyNotRelease(said: StormAnswers, release: StormRelease): string
   return undefined;
 }
 
+/** A house as an office has it: where it is, and what the office follows up there. */
+export interface KnownHouse {
+  readonly address: string;
+  readonly docket: Pick<Docket, 'orders'>;
+}
+
+/** Why a house is not released, whatever was seen there: an order of the office is in force. Undefined where none is known. */
+export function whyOrdered(known: readonly KnownHouse[], address: string): string | undefined {
+  const here = known.find((one) => houseKey(one.address) === houseKey(address) && inForce(one.docket).length > 0);
+  const order = here && inForce(here.docket).at(-1)!;
+  return order && `An order is in force here (${ORDER_KINDS[order.kind].toLowerCase()}: ${order.ground}) The lead lifts it before the house is released.`; // prettier-ignore
+}
+
 /** Why an entry is not taken in, in a sentence; undefined where it is. */
-export function whyNotEntry(storm: Storm, entry: StormEntry): string | undefined {
+export function whyNotEntry(storm: Storm, entry: StormEntry, known: readonly KnownHouse[]): string | undefined {
   if (dayAtHouse(entry.at) !== storm.day)
     return `The storm day “${storm.name}” was ${storm.day}; what is seen on another day is an inspection.`;
   if (entry.kind === 'taken') return undefined;
   if (!entry.release) return 'Say whether the house is released.';
-  return whyNotRelease((entry.answers ?? {}) as StormAnswers, entry.release);
+  const why = whyNotRelease((entry.answers ?? {}) as StormAnswers, entry.release);
+  return why ?? (entry.release === 'release' ? whyOrdered(known, entry.address) : undefined);
 }
 
 /** One house of a storm day, from all that was said of it. */

@@ -6,6 +6,7 @@ import {
   applyChange,
   canonicalText,
   dayAtHouse,
+  dayIn,
   installerOf,
   isOutside,
   judged,
@@ -72,10 +73,10 @@ async function sealed(
   revision: number,
   receivedAt: number,
 ): Promise<string> {
-  const [office] = await tx
-    .select({ id: offices.id, name: offices.name })
+  const [{ zone, ...office }] = (await tx
+    .select({ id: offices.id, name: offices.name, zone: offices.zone })
     .from(offices)
-    .where(eq(offices.id, account.office));
+    .where(eq(offices.id, account.office))) as [{ id: string; name: string; zone: string }];
   const [own] = await tx.select({ salt: inspections.salt }).from(inspections).where(eq(inspections.id, after.id));
   const record: SealedRecord = {
     inspection: after.id,
@@ -92,7 +93,7 @@ async function sealed(
     receivedAt: new Date(receivedAt).toISOString(),
     offline: isOffline(change, receivedAt),
     signedBy: { account: account.id, name: account.name },
-    office: office!,
+    office,
     previousSeal: before.decisions.at(-1)?.seal ?? null,
     ...(own!.salt !== null && { salt: own!.salt }),
   };
@@ -121,7 +122,7 @@ async function sealed(
     office: row.office,
     inspection: row.inspection,
     kind,
-    at: change.at,
+    day: dayIn(zone, change.at),
     number,
     permit,
   });

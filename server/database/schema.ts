@@ -61,6 +61,8 @@ export const offices = pgTable('offices', {
   /** The number of its ledger's last line, and its SHA-256. */
   ledgerN: integer('ledger_n').notNull().default(0),
   ledgerHead: text('ledger_head').notNull().default(''),
+  /** Its time zone, by the IANA’s name: every day and hour on paper, in lists and mails is in it. */
+  zone: text('zone').notNull().default('America/New_York'),
   /** So many hours after it was signed without signal, a decision may still arrive and be sealed. */
   offlineHours: integer('offline_hours').notNull().default(24),
   /** So many years photos of a finished house, and notes of who complained, are kept; null: as long as the office stands. */

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { isOpen, type Docket, type Violation, type Visit } from '@careful-latch/core/record';
+import { dayAtHouse, isOpen, type Docket, type Violation, type Visit } from '@careful-latch/core/record';
 import type { Transaction } from '../database/client';
 import { violations, visits } from '../database/schema';
 
@@ -14,8 +14,8 @@ const violationRow = (office: string, inspection: string, one: Violation) => ({
   severity: one.severity,
   rules: [...new Set(one.findings.map(({ rule }) => rule))],
   dueOn: one.dueOn,
-  openedOn: one.steps[0]!.at.slice(0, 10),
-  settledOn: isOpen(one) ? null : one.steps.at(-1)!.at.slice(0, 10),
+  openedOn: dayAtHouse(one.steps[0]!.at),
+  settledOn: isOpen(one) ? null : dayAtHouse(one.steps.at(-1)!.at),
 });
 
 const visitRow = (office: string, inspection: string, { id, number, state, day, inspector }: Visit) => ({

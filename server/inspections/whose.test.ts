@@ -92,3 +92,28 @@ test('an order is lifted under a permit that holds when the office hears of it, 
   const setBack = { ...lift, at: '2025-12-15T10:00:00.000Z' };
   expect((await lead.change(setBack)).body).toMatchObject({ results: [{ status: 'refused', detail: expect.stringContaining('The permit ran out on 2026-01-01') as string }] }); // prettier-ignore
 });
+
+test('the page where an order’s code leads says that it is in force, what is allowed, and at once that it is lifted', async () => {
+  const house = randomUUID();
+  const own = cited(house);
+  const violation = (own as { violation: string }).violation;
+  await lead.change(opening(house, '66 Order Row'), changeOf(touched(house, WRONG.path, WRONG.value)), own);
+  const order = { kind: 'stop-work', ground: 'It is not held down at all.', covers: 'All of it.', mayDo: '', told: 'The owner' } as const; // prettier-ignore
+  const stop = await lead.decisionOn(house, { kind: 'stop-work', order });
+  await lead.change(stop, changeOf({ type: 'permit', inspection: house, to: 'there', until: '2099-01-01', words: '' }));
+  const page = async () => (await lead.bare.get(`/papers/${stop.id}`)).text;
+  const move = (to: 'limited' | 'lifted', words: string) =>
+    lead.change(changeOf({ type: 'order', inspection: house, order: stop.id, to, words }));
+  expect(await page()).toContain('<b>IN FORCE</b>');
+  expect((await move('limited', 'The breaker may be held down.')).body).toMatchObject({
+    results: [{ status: 'taken' }],
+  });
+  expect(await page()).toContain('IN FORCE, corrective work allowed');
+  await lead.change(
+    changeOf(touched(house, WRONG.path, 'yes')),
+    changeOf({ type: 'violation', inspection: house, violation, to: 'verified', words: 'Held down; seen so.' }),
+  );
+  await lead.change(changeOf({ type: 'violation', inspection: house, violation, to: 'removed', words: 'It is gone; seen so.' })); // prettier-ignore
+  expect((await move('lifted', 'All of it is settled.')).body).toMatchObject({ results: [{ status: 'taken' }] });
+  expect(await page()).toContain('LIFTED');
+});

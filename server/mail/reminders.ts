@@ -1,7 +1,7 @@
 import { and, asc, eq, isNotNull, lte, sql } from 'drizzle-orm';
-import { isOutside, type Role, type Summary } from '@careful-latch/core/record';
+import { dayIn, isOutside, type Role, type Summary } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
-import { accounts, inspections, parties } from '../database/schema';
+import { accounts, inspections, offices, parties } from '../database/schema';
 import { postMail } from './outbox';
 
 /** So many days ahead somebody is reminded. */
@@ -70,8 +70,12 @@ async function remindIn(tx: Transaction, office: string, today: string): Promise
 }
 
 /** Reminds everybody with an address of what is due within two days or late, once a day; resolves with how many mails. */
-export async function remind(door: Door, today = new Date().toISOString().slice(0, 10)): Promise<number> {
+export async function remind(door: Door, today?: string): Promise<number> {
   let made = 0;
-  for (const office of await door.officeIds()) made += await door.inOffice(office, (tx) => remindIn(tx, office, today));
+  for (const office of await door.officeIds())
+    made += await door.inOffice(office, async (tx) => {
+      const [own] = await tx.select({ zone: offices.zone }).from(offices).where(eq(offices.id, office));
+      return remindIn(tx, office, today ?? dayIn(own!.zone, new Date()));
+    });
   return made;
 }

@@ -17,6 +17,7 @@ import { postMail } from '../mail/outbox';
 import { makeParty } from '../parties/party';
 import { linkFor, resetLink } from './link';
 import { requireOwnName } from './names';
+import { timeZone } from './zone';
 import { newPassword, requirePassword } from './password';
 import { slowly } from '../sessions/limits';
 import { beginSession, csrfProtection } from '../sessions/routes';
@@ -70,8 +71,11 @@ export const officeChangeSchema = object({
     .integer('Whole hours.')
     .min(1, 'At least an hour.')
     .max(168, 'At most a week.')
-    .required('Say how many hours.'),
-});
+    .optional(),
+  zone: timeZone.optional(),
+}).test('one', 'Say what is to be otherwise: offlineHours, or zone.', (wanted) =>
+  Object.values(wanted).some((one) => one !== undefined),
+);
 const id = string().uuid('The address names nobody.').required();
 
 const USED = new Problem(410, 'Used up', 'This link was used, taken back, or is too old. Ask the lead for another.');
@@ -342,10 +346,14 @@ export function peopleRoutes(door: Door, keys: SealKeys, wake: () => void, publi
 
   router.patch('/office', requireAccount, requireLead, csrfProtection, async (request, response) => {
     const account = accountOf(request);
-    const { offlineHours } = bodyOf(officeChangeSchema, request);
+    const { offlineHours, zone } = bodyOf(officeChangeSchema, request);
+    const did = [
+      offlineHours !== undefined && `let decisions arrive ${offlineHours} hours after they were signed without signal`,
+      zone !== undefined && `set the office’s time zone to ${zone}`,
+    ];
     await door.inOffice(account.office, async (tx) => {
-      await tx.update(offices).set({ offlineHours }).where(eq(offices.id, account.office));
-      await logPeople(tx, keys, account, account.id, `let decisions arrive ${offlineHours} hours after they were signed without signal`); // prettier-ignore
+      await tx.update(offices).set({ offlineHours, zone }).where(eq(offices.id, account.office));
+      await logPeople(tx, keys, account, account.id, did.filter(Boolean).join(', '));
     });
     response.json({ done: true });
   });

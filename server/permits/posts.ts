@@ -1,5 +1,5 @@
 import { and, asc, eq, isNull, lte } from 'drizzle-orm';
-import { DECISIONS, dayAtHouse, isApproval, type DecisionKind } from '@careful-latch/core/record';
+import { DECISIONS, isApproval, type DecisionKind } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
 import { inspections, permitPosts } from '../database/schema';
 import { PermitRefused, type PermitService } from './service';
@@ -12,14 +12,15 @@ export async function postResult(
     office: string;
     inspection: string;
     kind: DecisionKind;
-    at: string;
+    /** The day at the office. */
+    day: string;
     number: string;
     permit: string;
   },
 ): Promise<void> {
-  const { id, office, inspection, kind, at, number, permit } = post;
+  const { id, office, inspection, kind, day, number, permit } = post;
   if (permit === '') return;
-  const body = { permit, decision: DECISIONS[kind], day: dayAtHouse(at), record: number, final: isApproval(kind) };
+  const body = { permit, decision: DECISIONS[kind], day, record: number, final: isApproval(kind) };
   await tx.insert(permitPosts).values({ id, office, inspection, body });
 }
 

@@ -43,6 +43,7 @@ async function officeIn(tx: Transaction, { office: id, firm }: Account) {
         edition: rules?.profile.edition ?? office.edition,
         rules,
         offlineHours: office.offlineHours,
+        zone: office.zone,
       }
     : null;
 }

@@ -10,6 +10,7 @@ import { accounts, offices } from '../database/schema';
 import type { SealKeys } from '../ledger/keys';
 import { bringUp } from '../ledger/ledger';
 import { newPassword } from '../people/password';
+import { timeZone } from '../people/zone';
 import { Problem } from '../problems';
 import { sameOrigin } from '../sessions/session';
 
@@ -28,6 +29,8 @@ export const setupSchema = object({
     .required('Give a sign-in name.')
     .max(100, 'A sign-in name has at most 100 characters.'),
   password: newPassword,
+  /** Of its clock; as the browser of whoever sets it up has it. */
+  zone: timeZone.default('America/New_York'),
 });
 
 const CLOSED = new Problem(409, 'Set up already', 'This office has accounts already. Sign in.');
@@ -44,7 +47,7 @@ export function setupRoutes(door: Door, keys: SealKeys): Router {
       await tx.execute(sql`LOCK TABLE ${offices} IN EXCLUSIVE MODE`);
       const { rows } = await tx.execute(sql`select office_ids()`);
       if (rows.length > 0) throw CLOSED;
-      await tx.insert(offices).values({ id: office, name: wanted.office, edition: wanted.edition });
+      await tx.insert(offices).values({ id: office, name: wanted.office, edition: wanted.edition, zone: wanted.zone });
       await tx
         .insert(accounts)
         .values({ id: randomUUID(), office, login: wanted.login, name: wanted.name, role: 'lead', passwordHash });

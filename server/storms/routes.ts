@@ -7,7 +7,7 @@ import { readStormEntry, whyNotEntry, type StormEntry } from '@careful-latch/cor
 import { bodyOf, queryOf } from '../as-sent';
 import { asSent, clockOffMs, dated, deviceNow } from '../changes/clock';
 import type { Door, Transaction } from '../database/client';
-import { accounts, offices, stormEntries, storms } from '../database/schema';
+import { accounts, inspections, offices, stormEntries, storms } from '../database/schema';
 import { Problem } from '../problems';
 import { csrfProtection } from '../sessions/routes';
 import type { Account } from '../sessions/account';
@@ -34,6 +34,13 @@ export const stormSinceSchema = object({ since: number().integer().min(0).defaul
 
 const ID_IN_USE = 'Something else was recorded under this number. Record it anew.';
 
+/** The houses of an office where an order may be in force. */
+const ordered = (tx: Transaction, office: string) =>
+  tx
+    .select({ address: inspections.address, docket: inspections.docket })
+    .from(inspections)
+    .where(and(eq(inspections.office, office), eq(inspections.state, 'stop-work')));
+
 /** Takes in an entry once; answers why it is not, where it is not. */
 async function takeIn(
   tx: Transaction,
@@ -46,7 +53,10 @@ async function takeIn(
   const [known] = await tx.select().from(stormEntries).where(eq(stormEntries.id, sent.id));
   if (known)
     return known.by === account.id && canonicalText(asSent(known.body)) === canonicalText(sent) ? undefined : ID_IN_USE;
-  const why = entry.storm === storm.id ? whyNotEntry(storm, entry) : 'It is of another storm day.';
+  const why =
+    entry.storm === storm.id
+      ? whyNotEntry(storm, entry, await ordered(tx, account.office))
+      : 'It is of another storm day.';
   if (why !== undefined) return why;
   // The office's lock gives each entry a place behind all that anybody has seen.
   const [row] = await tx.update(offices).set({ seq: sql`${offices.seq} + 1` }).where(eq(offices.id, account.office)).returning({ seq: offices.seq }); // prettier-ignore

@@ -66,3 +66,14 @@ test('what no database keeps is a sentence, not a failure: a day that is none, a
   for (const { status, body } of [day, count, zero])
     expect([status, body]).toEqual([422, expect.objectContaining({ detail: expect.any(String) as string })]);
 });
+
+test('a house with an order in force is not released to the utility; it may be held back', async () => {
+  const id = await opened();
+  const answers = { source: 'off', cord: 'out', transfer: 'seen', damage: 'none', water: 'none', acts: 'owner' };
+  const at = (address: string, release: 'release' | 'hold') => entry(id, address, { kind: 'seen', release, answers });
+  const { body } = await joss.post(`/api/storms/${id}/entries`, {
+    entries: [at('30 Ladder Lane', 'release'), at('30 LADDER LANE', 'release'), at('30 Ladder Lane', 'hold'), at('31 Ladder Lane', 'release')],
+  }); // prettier-ignore
+  expect(statuses(body)).toEqual(['refused', 'refused', 'taken', 'taken']);
+  expect((body as { results: { detail: string }[] }).results[0]!.detail).toMatch(/^An order is in force here/);
+});

@@ -1,5 +1,5 @@
 import { mixed, object, type InferType } from 'yup';
-import { changeShape, day, oneLine, uuid } from '../shapes';
+import { changeShape, day, dayAtHouse, oneLine, uuid } from '../shapes';
 import { SHORTEST_REASON, replaced, stateIn, words, type Step } from '../steps';
 import { kind, said, told, type At, type Need } from './kind';
 
@@ -175,7 +175,7 @@ export const visit = kind<Visits, Visit, Change>({
       id: change.visit,
       number: known?.number ?? house.visits.length + 1,
       state: step.to,
-      day: change.day ?? known?.day ?? step.at.slice(0, 10),
+      day: change.day ?? known?.day ?? dayAtHouse(step.at),
       inspector: change.inspector ?? known?.inspector ?? person.name,
       steps: [...(known?.steps ?? []), step],
     };

@@ -1,0 +1,1 @@
+ALTER TABLE "offices" ADD COLUMN "zone" text DEFAULT 'America/New_York' NOT NULL;
