@@ -70,7 +70,7 @@ function House({ address, onDone }: { address: string; onDone: () => void }) {
         <>
           <Words style={{ fontWeight: '700', fontSize: 20 }}>What becomes of it</Words>
           {RELEASES.map((one) => {
-            const why = whyNotRelease(said, one) ?? (one === 'release' ? ordered : undefined);
+            const why = whyNotRelease(said, one) ?? (one === 'release' && ordered ? 'the order stands.' : undefined);
             return why === undefined ? (
               <View key={one} style={{ flexDirection: 'row' }}>
                 <Plate role="button" label={STORM_RELEASES[one]} onPress={() => void say(one)} />
