@@ -81,9 +81,7 @@ function Answer({
               role="button"
               quiet
               label={`Same cause as ${number}`}
-              onPress={() =>
-                change({ type: 'violation', inspection, violation: id, to: 'open', words: '', findings: [ref(found)] })
-              }
+              onPress={() => change({ type: 'violation', inspection, violation: id, ...violationOf([found]) })}
             />
           ))}
           <Plate role="button" quiet label="Not taken up" onPress={() => setAsking(true)} />

@@ -1,9 +1,9 @@
 import { STATIONS, withRecorded } from '../case';
 import { EDITIONS } from '../codebook';
 import { RULES } from '../rules';
-import { foundIn, isCurrent, type Decision, type Inspection } from '../record';
+import { foundIn, isCurrent, violationOf, type Decision, type Found, type Inspection } from '../record';
 import { CORD_ONLY, GOOD_SOURCE, sourceFrom } from '../test/papers';
-import { LEAD, ORDER, after, decided, inspection, takenUp, uuidOf } from '../test/inspection';
+import { LEAD, ORDER, after, decided, inspection, refusal, takenUp, uuidOf } from '../test/inspection';
 import { GOOD, caseWith } from '../test/rule-table';
 import { evaluate } from '../verdict';
 import { PAPERS, paperOf, permittedSource, plainText, printedPaper, type Block, type Paper, type PaperName, type PaperSource } from '.'; // prettier-ignore
@@ -111,6 +111,25 @@ describe('an order', () => {
     expect(words('lifting', now)).not.toContain('DO NOT REMOVE');
     expect(isCurrent(now, now.decisions[0]!.id)).toBe(false);
   });
+});
+
+test('a finding that is joined to a violation keeps its sentence, remedy and sections, on the notice too; a hazard makes it one', () => {
+  const begun = inspection({ case: caseWith({ 'breaker.ratingA': 50, 'breaker.heldDown': 'no' }) });
+  const found = foundIn(evaluate(begun.case));
+  const [first, ...rest] = found;
+  expect(rest.length).toBeGreaterThan(1);
+  const join = (one: Found) =>
+    ({ type: 'violation', inspection: begun.id, violation: uuidOf(1), ...violationOf([one]) }) as const;
+  const now = after(begun, takenUp(first!, uuidOf(1)), ...rest.map(join), decided({ kind: 'corrections-required', dueOn: '2026-12-09' })); // prettier-ignore
+  const [one] = now.docket.violations;
+  const notice = plainText(paper('notice', sourceFrom(now)));
+  for (const each of found) {
+    expect(one!.words.split(each.reason)).toHaveLength(2);
+    for (const words of [each.reason, ...each.cites]) expect(notice).toContain(words);
+  }
+  expect(one!.severity).toBe('hazard');
+  const alone = { ...join(rest[0]!), findings: [] };
+  expect(refusal(after(begun, takenUp(first!, uuidOf(1))), alone)).toContain('what is wrong is said when it is made');
 });
 
 test('the report names who began the visit, whoever was put down for it', () => {

@@ -104,7 +104,7 @@ const schema = object({
     .optional(),
   /** Findings that it answers; with a step of one that is known, further ones of the same cause. */
   findings: array(findingSchema.required()).max(MOST).optional(),
-  /** Of a new one. */
+  /** Of a new one; with findings that are joined to one that is known, what is wrong by them. */
   is: object({
     words: line('What is wrong', 2000).required('Say what is wrong.'),
     remedy: line('The remedy', 2000).default(''),
@@ -133,7 +133,10 @@ const NOTHING_STRAY: Need<Here> = {
       dueOn !== undefined && to !== 'open' && 'a day is given to one that is open, and to no other.',
       variance !== undefined && to !== 'varied' && 'a variance goes with one that is varied, and with no other.',
       findings.length > 0 && to !== 'open' && 'findings are joined to one that is open, and to no other.',
-      is !== undefined && known && 'what is wrong is said when it is made, and stays.',
+      is !== undefined &&
+        known &&
+        findings.length === 0 &&
+        'what is wrong is said when it is made, or with a finding that is joined to it, and stays.',
     ].find(Boolean);
     return stray ? `${what}: ${stray}` : undefined;
   },
@@ -199,6 +202,17 @@ const VARIANCE: Need<Here> = {
   whyNot: ({ what, change }) =>
     change && !change.variance ? `${what}: name authority, section, extent and end of the variance.` : undefined,
 };
+
+/** A violation with what is wrong by findings of the same cause: every sentence and every section of them stays. */
+function joined(known: Violation, is: NonNullable<Change['is']>): Partial<Violation> {
+  const both = (one: string, other: string) => (one.includes(other) ? one : `${one} ${other}`.trim());
+  return {
+    words: both(known.words, is.words),
+    remedy: both(known.remedy, is.remedy),
+    cites: [...new Set([...known.cites, ...is.cites])].slice(0, MOST_CITES),
+    severity: is.severity === 'hazard' ? 'hazard' : known.severity,
+  };
+}
 
 export const violation = kind<House, Violation, Change>({
   type: 'violation',
@@ -318,6 +332,7 @@ export const violation = kind<House, Violation, Change>({
     }
     const now: Violation = {
       ...known,
+      ...(is && joined(known, is)),
       ...grave,
       findings: [...known.findings, ...findings],
       state: step.to,
