@@ -51,11 +51,11 @@ test(
     await ilse.page.goto(`${house}decide`);
     const answer = (rule: string, label: string) =>
       ilse.page.getByTestId(`answer-${rule}`).getByRole('button', { name: label, exact: true }).click();
-    await answer('cord/outdoor-hard-usage', 'Take up');
-    await answer('inlet/breaker-not-above-inlet', 'Take up');
+    await answer('cord/outdoor-hard-usage', 'Cite');
+    await answer('inlet/breaker-not-above-inlet', 'Cite');
     await answer('feeder/small-conductor', 'Same cause as 2');
     await answer('breaker/not-above-weakest-link', 'Same cause as 2');
-    await answer('labels/inlet-system-type', 'Take up');
+    await answer('labels/inlet-system-type', 'Cite');
     await ilse.page.goto(`${house}visit`);
     const sign = ilse.page.getByTestId('violation-3');
     await expect(sign).toContainText('cannot be called corrected: it is still found');

@@ -201,7 +201,7 @@ test(
   },
 );
 
-test('a finding is not waved through: it is taken up, or the lead says why it is none', async ({ page, office }) => {
+test('a finding is not waved through: it is cited, or the lead says why it is none', async ({ page, office }) => {
   const walker = new Walker(page, office);
   await walker.signIn();
   await walker.openNew('6 Blossom Turn', 'Nella D’Arbois', 'Interlock on the panel');
@@ -219,12 +219,12 @@ test('a finding is not waved through: it is taken up, or the lead says why it is
     ['neutral/none-on-ground', 'Measured again: nothing on the ground.'],
   ] as const) {
     const answer = page.getByTestId(`answer-${rule}`);
-    await answer.getByRole('button', { name: 'Not taken up' }).click();
-    await answer.getByLabel('Why it is not taken up').fill('no');
-    await answer.getByRole('button', { name: 'Not taken up' }).click();
+    await answer.getByRole('button', { name: 'Dismiss' }).click();
+    await answer.getByLabel('Why it is dismissed').fill('no');
+    await answer.getByRole('button', { name: 'Dismiss' }).click();
     await expect(page.getByRole('alert').first()).toContainText('at least 10 characters');
-    await answer.getByLabel('Why it is not taken up').fill(reason);
-    await answer.getByRole('button', { name: 'Not taken up' }).click();
+    await answer.getByLabel('Why it is dismissed').fill(reason);
+    await answer.getByRole('button', { name: 'Dismiss' }).click();
     await expect(answer).toHaveCount(0);
   }
   const pad = page.getByTestId('signature');
@@ -236,7 +236,7 @@ test('a finding is not waved through: it is taken up, or the lead says why it is
   await page.mouse.up();
   await walker.press('button', 'Sign: approved');
   const signed = page.getByTestId('signed').first();
-  await expect(signed).toContainText('Not taken up: The bond was opened while I watched.');
+  await expect(signed).toContainText('Dismissed: The bond was opened while I watched.');
   await expect(signed).toContainText('do not energize');
   await expect(signed.getByRole('img', { name: 'Drawn signature' })).toBeVisible();
 });

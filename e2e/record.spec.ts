@@ -15,7 +15,7 @@ test('a reinspection by another inspector asks for what is open alone; one is co
   await walker.signIn('Joss Linnaker');
   const before = walker.taps;
   await walker.openFromList('12 Orchard Loop');
-  await expect(page.getByText('Before the bell')).toBeVisible();
+  await expect(page.getByText('Before the visit')).toBeVisible();
   await walker.begin();
   const violation = (text: string) => page.getByTestId(/^violation-/).filter({ hasText: text });
   const [openings, directory] = [violation('An opening lets'), violation('The directory is wrong')];
@@ -112,6 +112,48 @@ test(
 );
 
 test(
+  'a house that was asked for is assigned with day and inspector, reassigned while he is ill, and both are told at the house; who only reads signs nothing',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const maro = new Walker(page, office);
+    await maro.signIn('Maro Tillane');
+    await maro.openNew('6 Request Row', 'Una O’Quill', 'Interlock on the panel');
+    const house = page.url().replace(/[^/]+$/, '');
+    await page.goto(house);
+    await maro.press('button', 'Ask the office for an inspection');
+    await maro.press('button', 'Hand it over');
+    await maro.savedAtOffice();
+    await expect(page.getByRole('button', { name: 'Decide and sign' })).toHaveCount(0);
+    await page.goto(`${office.address}/`);
+    await page.getByTestId('menu').click();
+    await maro.press('button', 'Sign out');
+
+    const lead = new Walker(page, office);
+    await lead.press('button', /Ilse O’Harrow/);
+    await lead.openFromList('6 Request Row');
+    await lead.press('button', 'Visit');
+    await lead.press('button', 'Schedule a visit');
+    await expect(page.getByRole('radio', { name: 'Ilse O’Harrow' })).toHaveAttribute('aria-checked', 'true');
+    await lead.press('radio', /^in 1 day/);
+    await lead.press('radio', 'Joss Linnaker');
+    await lead.press('button', 'Schedule it');
+    const next = page.getByText(/, Joss Linnaker$/);
+    await expect(next).toBeVisible();
+    await lead.press('button', 'Another day or inspector');
+    await expect(page.getByRole('radio', { name: 'Joss Linnaker' })).toHaveAttribute('aria-checked', 'true');
+    await lead.press('radio', /^in 2 days/);
+    await lead.press('radio', 'Ilse O’Harrow');
+    await page.getByLabel('Why anew').fill('He is ill until Friday.');
+    await lead.press('button', 'Schedule it');
+    await expect(page.getByText(/, Ilse O’Harrow$/)).toBeVisible();
+    await expect(next).toHaveCount(0);
+    await page.goto(`${house}record`);
+    await expect(page.getByText('Nothing is signed yet.')).toBeVisible();
+    await expect(page.getByText('For those who inspect')).toBeVisible();
+  },
+);
+
+test(
   'nobody there is written down in two touches; the contractor says what he has corrected, the inspector that it is not',
   ON_PHONE,
   async ({ page, office }) => {
@@ -180,7 +222,7 @@ test(
     await walker.press('button', 'Due days, for a calendar');
     expect(await readFile(await (await days).path(), 'utf8')).toMatch(/BEGIN:VEVENT[^]*SUMMARY:Visit: 8 Pippin Row/);
     await page.getByTestId('concern-late').getByRole('link').first().click();
-    await expect(page.getByText('Before the bell')).toBeVisible();
+    await expect(page.getByText('Before the visit')).toBeVisible();
 
     await walker.press('button', 'Record');
     await expect(page.getByText('Seal holds')).toBeVisible();

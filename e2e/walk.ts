@@ -198,15 +198,13 @@ export class Walker {
     }
   }
 
-  /** Signs a decision; what is found and not answered yet is taken up, each by itself or all as of one cause. */
+  /** Signs a decision; what is found and not answered yet is cited, each by itself or all as of one cause. */
   async sign(decision: string, { oneCause = false } = {}): Promise<void> {
     const decide = this.page.getByRole('button', { name: 'Decide and sign' }).first();
     await this.toPathUnless(decide);
     await decide.click();
     await expect(this.page.getByRole('heading', { name: 'Decide and sign' })).toBeVisible();
-    const take = this.page
-      .getByRole('button', { name: oneCause ? 'All have one cause' : /^Take up( all \d+)?$/ })
-      .first();
+    const take = this.page.getByRole('button', { name: oneCause ? 'All have one cause' : /^Cite( all \d+)?$/ }).first();
     if (await take.isVisible()) await take.click();
     await this.press('radio', decision);
     if (decision === 'Stop work') await this.press('radio', 'The owner');

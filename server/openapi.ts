@@ -208,6 +208,7 @@ const schemas: Record<string, Json> = {
         firm: nullable(text),
         offlineHours: { type: 'integer' },
         zone: text,
+        inspectors: list(text),
       }),
     ),
     demo: list(object({ login: text, name: text, role: text, password: text })),

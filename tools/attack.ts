@@ -288,7 +288,7 @@ async function races(lead: Session): Promise<void> {
   });
 }
 
-/** A finding taken up as a violation, and its id. */
+/** A finding cited as a violation, and its id. */
 function cited(inspection: string): [Change, string] {
   const violation = randomUUID();
   const is = { words: 'It is not held down.', remedy: '', cites: ['408.36(D)'], severity: 'correction', station: 'breaker' } as const; // prettier-ignore

@@ -39,7 +39,7 @@ function groupsOf(
     .map(({ words, all }) => ({ words: all.length > 1 ? words : null, all }));
 }
 
-/** One finding that nobody has answered: taken up, joined to a violation of the same cause, or not taken up, with a reason. */
+/** One finding that nobody has answered: cited, joined to a violation of the same cause, or dismissed, with a reason. */
 function Answer({
   inspection,
   found,
@@ -65,8 +65,8 @@ function Answer({
       <Words style={{ fontSize: 17, lineHeight: 23 }}>{found.reason}</Words>
       {asking ? (
         <Say
-          label="Why it is not taken up"
-          act="Not taken up"
+          label="Why it is dismissed"
+          act="Dismiss"
           onSay={(reason) => {
             if (change({ type: 'not-taken-up', inspection, finding: ref(found), reason })) setAsking(false);
           }}
@@ -74,7 +74,7 @@ function Answer({
         />
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          <Plate role="button" label="Take up" onPress={() => change(takeUp(inspection, [found]))} />
+          <Plate role="button" label="Cite" onPress={() => change(takeUp(inspection, [found]))} />
           {docket.violations.filter(isOpen).map(({ id, number }) => (
             <Plate
               key={id}
@@ -84,7 +84,7 @@ function Answer({
               onPress={() => change({ type: 'violation', inspection, violation: id, ...violationOf([found]) })}
             />
           ))}
-          <Plate role="button" quiet label="Not taken up" onPress={() => setAsking(true)} />
+          <Plate role="button" quiet label="Dismiss" onPress={() => setAsking(true)} />
         </View>
       )}
     </View>
@@ -111,12 +111,12 @@ export function Answers({
   return (
     <View style={{ gap: 8 }}>
       <Heading>{`${unanswered.length} ${several ? 'findings' : 'finding'} to answer`}</Heading>
-      <Quiet>Taken up, it is a violation with a day, until somebody has seen it corrected.</Quiet>
+      <Quiet>Cited, it is a violation with a day, until somebody has seen it corrected.</Quiet>
       {several && (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           <Plate
             role="button"
-            label={`Take up all ${unanswered.length}`}
+            label={`Cite all ${unanswered.length}`}
             onPress={() => unanswered.forEach((one) => change(takeUp(inspection, [one])))}
           />
           <Plate
@@ -135,7 +135,7 @@ export function Answers({
               <View style={{ flexDirection: 'row' }}>
                 <Plate
                   role="button"
-                  label={`Take up these ${all.length} as one`}
+                  label={`Cite these ${all.length} as one`}
                   onPress={() => change(takeUp(inspection, all))}
                 />
               </View>

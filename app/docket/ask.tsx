@@ -18,6 +18,7 @@ export interface Wrong {
 export function Ask({
   label,
   fields,
+  usual = {},
   wrong,
   act,
   onDo,
@@ -25,6 +26,8 @@ export function Ask({
 }: {
   label: string;
   fields: readonly Asked[];
+  /** What is answered before anybody has. */
+  usual?: Values;
   wrong: (values: Values) => Wrong | undefined;
   /** What is done with the answers. */
   act: string;
@@ -32,7 +35,7 @@ export function Ask({
   onClose: () => void;
 }) {
   const form = useForm<{ answers: Values }>({
-    defaultValues: { answers: Object.fromEntries(fields.map(({ name }) => [keyOf(name), ''])) },
+    defaultValues: { answers: Object.fromEntries(fields.map(({ name }) => [keyOf(name), usual[name] ?? ''])) },
   });
   const answered = ({ answers }: { answers: Values }) => {
     const values = Object.fromEntries(fields.map(({ name }) => [name, (answers[keyOf(name)] ?? '').trim()]));

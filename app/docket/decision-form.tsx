@@ -84,8 +84,14 @@ function Conditions({
       .filter(({ severity }) => severity !== 'hazard')
       .map((one) => ({ of: one.rule, text: one.reason })),
   ].filter(({ of }) => !conditions.some((one) => one.of === of));
-  const add = (one: { of: string | null; text: string }) =>
+  const [dayless, setDayless] = useState(false);
+  /** Whether it was added: a condition without a day is none. */
+  const add = (one: { of: string | null; text: string }): boolean => {
+    setDayless(day === '');
+    if (day === '') return false;
     onChange([...conditions, { id: crypto.randomUUID(), dueOn: day, ...one }]);
+    return true;
+  };
   return (
     <View style={{ gap: 8 }}>
       <Heading>Conditions</Heading>
@@ -101,6 +107,7 @@ function Conditions({
         </View>
       ))}
       <Day label="To be met" day={day} onChoose={setDay} />
+      {dayless && day === '' && <Trouble>Give the day by which it is met; what you wrote is kept.</Trouble>}
       {offered.map((one) => (
         <Plate key={one.of} role="button" label={`By then: ${one.text}`} onPress={() => add(one)} />
       ))}
@@ -119,8 +126,7 @@ function Conditions({
           label="Add it"
           onPress={() => {
             if (text.trim() === '') return;
-            add({ of: null, text: text.trim() });
-            setText('');
+            if (add({ of: null, text: text.trim() })) setText('');
           }}
         />
       </View>

@@ -107,7 +107,7 @@ export function MonthScreen() {
         {shown?.month === month && (
           <>
             <Words>
-              {`${shown.taken.n} taken up, ${shown.taken.hazards} of them hazards. ${shown.corrected.n} corrected${shown.corrected.median === null ? '' : `, half of them within ${Math.round(shown.corrected.median)} days`}.`}
+              {`${shown.taken.n} cited, ${shown.taken.hazards} of them hazards. ${shown.corrected.n} corrected${shown.corrected.median === null ? '' : `, half of them within ${Math.round(shown.corrected.median)} days`}.`}
             </Words>
             <Columns gap={16}>
               <Bars
@@ -129,9 +129,9 @@ export function MonthScreen() {
                 bars={shown.firstByFirm.map(({ of, n, passed }) => ({ name: of, n, part: passed }))}
                 empty={`Nobody had ${shown.fewest} first visits.`}
               />
-              <Bars title="Taken up, by rule" bars={ruleBars(shown.byRule)} empty="Nothing was taken up." />
+              <Bars title="Cited, by rule" bars={ruleBars(shown.byRule)} empty="Nothing was cited." />
               <Bars title="Withdrawn" bars={ruleBars(shown.withdrawn)} empty="Nothing was withdrawn." />
-              <Bars title="Not taken up" bars={named(shown.notTakenUp, {})} empty="Every finding was taken up." />
+              <Bars title="Dismissed" bars={named(shown.notTakenUp, {})} empty="Every finding was cited." />
               <Bars
                 title="Left out, by station"
                 bars={shown.leftOut.map(({ of, n }) => ({ name: STATION_NAMES[of as Station] ?? of, n }))}

@@ -9,6 +9,9 @@ import { Ask, type Values, type Wrong } from './ask';
 import { Say } from './say';
 import { useChange } from './use-change';
 
+/** What can be answered to questions whose answers hang on the house or the office, by their names. */
+type Choices = Readonly<Record<string, Asked['choices']>>;
+
 /** Something that the interface can offer: how it is called, what it asks, and the part of the change that it is. */
 export interface Offering {
   readonly offered: Offered;
@@ -39,20 +42,21 @@ function wrongIn(body: ChangeBody): Wrong | undefined {
 }
 
 /** Makes what is offered at a touch, or asks first; `form` is what asks, where anything does. */
-export function useOffer(choices: Readonly<Record<string, Asked['choices']>> = {}) {
+export function useOffer(choices: Choices = {}, usual: Values = {}) {
   const { trouble, change } = useChange();
   const [asking, setAsking] = useState<Offering>();
   const make = ({ body, offered }: Offering, values: Values) => {
     if (change(withAnswers(body, offered.asks, values))) setAsking(undefined);
   };
   const offer = (one: Offering) => (one.offered.asks === undefined ? make(one, {}) : setAsking(one));
-  const form = asking && asks(asking, choices, make, () => setAsking(undefined));
+  const form = asking && asks(asking, choices, usual, make, () => setAsking(undefined));
   return { trouble, change, offer, form };
 }
 
 function asks(
   one: Offering,
-  choices: Readonly<Record<string, Asked['choices']>>,
+  choices: Choices,
+  usual: Values,
   make: (one: Offering, values: Values) => void,
   onClose: () => void,
 ): ReactNode {
@@ -68,12 +72,15 @@ function asks(
         onClose={onClose}
       />
     );
-  const fields = what!.map((field) => (choices[field.name] ? { ...field, choices: choices[field.name]! } : field));
+  const fields = what!
+    .map((field) => (choices[field.name] ? { ...field, choices: choices[field.name]! } : field))
+    .filter((field) => !field.choices || Object.keys(field.choices).length > 0); // nobody has said between what
   return (
     <Ask
       key={label}
       label={label}
       fields={fields}
+      usual={usual}
       wrong={(values) => wrongIn(withAnswers(one.body, what, values))}
       act={act}
       onDo={(values) => make(one, values)}
@@ -90,14 +97,7 @@ export function OfferPlate({ one, quiet = true, onOffer }: { one: Offering; quie
 } // prettier-ignore
 
 /** What stands open here, as plates; the one that was touched asks in their place. */
-export function Offers({
-  offerings,
-  choices = {},
-}: {
-  offerings: readonly Offering[];
-  /** Of questions whose answers hang on the house. */
-  choices?: Readonly<Record<string, Asked['choices']>>;
-}) {
+export function Offers({ offerings, choices = {} }: { offerings: readonly Offering[]; choices?: Choices }) {
   const { trouble, offer, form } = useOffer(choices);
   if (offerings.length === 0) return null;
   return (

@@ -156,7 +156,7 @@ function SignedDecision({
               {sealed?.record.docket?.notTakenUp
                 .filter((each) => each.rule === one.rule)
                 .map((each) => (
-                  <Words key={each.part} style={{ fontSize: 17 }}>{`Not taken up: ${each.reason}`}</Words>
+                  <Words key={each.part} style={{ fontSize: 17 }}>{`Dismissed: ${each.reason}`}</Words>
                 ))}
               {overruled && <Words style={{ fontSize: 17 }}>Overruled: {overruled.reason}</Words>}
             </View>

@@ -88,11 +88,15 @@ export function VisitScreen({ walk }: { walk: Walk }) {
   const wide = useWide();
   const palette = usePalette();
   const account = useSession((one) => one.account);
-  const { trouble, offer, form } = useOffer();
   const { inspection, evaluation } = walk;
   const { id, header, docket, decisions } = inspection;
   const here = visitUnderWay(docket);
   const ahead = visitAhead(docket);
+  const inspectors = useSession((one) => one.office?.inspectors) ?? [];
+  const { trouble, offer, form } = useOffer(
+    { inspector: Object.fromEntries(inspectors.map((name) => [name, name])) },
+    { inspector: ahead?.inspector ?? account?.name ?? '' },
+  );
   const inspector = account !== null && inspects(account.role);
   const last = decisions.at(-1);
   const open = docket.violations.filter(isOpen);
@@ -131,7 +135,7 @@ export function VisitScreen({ walk }: { walk: Walk }) {
     >
       <View style={{ gap: 12 }}>
         <View>
-          <Title>{here ? `Visit ${here.number}` : 'Before the bell'}</Title>
+          <Title>{here ? `Visit ${here.number}` : 'Before the visit'}</Title>
           <Words style={{ fontSize: 20, fontWeight: '700' }}>{header.address}</Words>
           <Quiet>{[header.owner, header.permit].filter(Boolean).join(' · ')}</Quiet>
         </View>
@@ -200,7 +204,7 @@ export function VisitScreen({ walk }: { walk: Walk }) {
         </View>
         {others.length > 0 && !form && (
           <View style={{ gap: 6, borderTopWidth: 1, borderColor: palette.hairline, paddingTop: 10 }}>
-            <Quiet>{here ? 'It ends otherwise' : 'Or'}</Quiet>
+            <Quiet>{here ? 'Other outcome' : 'Or'}</Quiet>
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
               {others.map((one) => (
                 <OfferPlate key={one.offered.label} one={one} onOffer={offer} />

@@ -3,7 +3,7 @@ import { Button } from '../theme/elements';
 import { useRouter } from 'expo-router';
 import { Suspense, lazy, memo, useState } from 'react';
 import { View } from 'react-native';
-import { inForce, isOutside, isToVisit, stateWords, type Inspection } from '@careful-latch/core/record';
+import { inForce, inspects, isOutside, isToVisit, may, stateWords, type Inspection } from '@careful-latch/core/record';
 import { Plate } from '../plates/plate';
 import { record } from '../stores/inspections';
 import { useSession } from '../stores/session';
@@ -74,7 +74,9 @@ function Request({ inspection }: { inspection: Inspection }) {
 /** What can be done with the whole: findings, the decision, and the records once there are any. */
 export const Acts = memo(function Acts({ walk: { inspection, evaluation } }: { walk: Walk }) {
   const router = useRouter();
-  const contractor = useSession((one) => one.account !== null && isOutside(one.account.role));
+  const role = useSession((one) => one.account?.role);
+  const contractor = role !== undefined && isOutside(role);
+  const ofOffice = role !== undefined && may(role, 'see-office');
   const violations = violationsOf(evaluation).length;
   const go = (screen: string) => router.navigate(`/inspection/${inspection.id}/${screen}` as never);
   return (
@@ -86,16 +88,15 @@ export const Acts = memo(function Acts({ walk: { inspection, evaluation } }: { w
           label={violations > 0 ? `Findings (${violations})` : 'Findings'}
           onPress={() => go('findings')}
         />
-        {isToVisit(inspection) && <Plate role="button" style={{ flex: 1 }} label="Visit" onPress={() => go('visit')} />}
-        {inspection.decisions.length > 0 && (
+        {(ofOffice || isToVisit(inspection)) && (
+          <Plate role="button" style={{ flex: 1 }} label="Visit" onPress={() => go('visit')} />
+        )}
+        {(ofOffice || inspection.decisions.length > 0) && (
           <Plate role="button" style={{ flex: 1 }} label="Record" onPress={() => go('record')} />
         )}
       </View>
-      {contractor ? (
-        <Request inspection={inspection} />
-      ) : (
-        <Button title="Decide and sign" onPress={() => go('decide')} />
-      )}
+      {contractor && <Request inspection={inspection} />}
+      {role !== undefined && inspects(role) && <Button title="Decide and sign" onPress={() => go('decide')} />}
     </View>
   );
 });

@@ -43,6 +43,8 @@ export interface SessionState {
     readonly rules: Rules | null;
     /** So many hours after it was signed without signal, a decision is still sealed. */
     readonly offlineHours: number;
+    /** Who may be sent to a house, by name; told to those of the office. */
+    readonly inspectors?: readonly string[];
     /** Its time zone; a device that remembers its office from before knows none. */
     readonly zone?: string;
     /** The name of the firm that whoever is signed in is of. */

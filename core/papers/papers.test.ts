@@ -18,7 +18,7 @@ const paper = (name: PaperName, source: PaperSource): Paper => {
 const blocksOf = <K extends Block['kind']>(name: PaperName, source: PaperSource, kind: K) =>
   paper(name, source).blocks.filter((one): one is Extract<Block, { kind: K }> => one.kind === kind);
 
-/** A house with all that is found taken up, and signed. */
+/** A house with all that is found cited, and signed. */
 function signed(site = GOOD, over: Partial<Decision> = {}): Inspection {
   const begun = inspection({ case: site, header: { ...inspection().header, owner: 'Anouk O’Dell-Varr' } });
   const taken = after(begun, ...foundIn(evaluate(site)).map((one, i) => takenUp(one, uuidOf(i + 1))));

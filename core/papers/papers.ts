@@ -139,7 +139,7 @@ function report(source: PaperSource): Block[] {
       ]),
     }),
     ...section(
-      'Found by the program and not taken up',
+      'Found by the program and dismissed',
       list(docket.notTakenUp.map(({ rule, reason, by }) => `${rule}: ${reason} (${by})`)),
     ),
     ...section('Conditions', list(conditionLines(decision))),

@@ -57,7 +57,7 @@ const evidence = (about: string, n = 90): ChangeBody => ({
   is: { about, text: 'as it is now', photo: null },
 });
 
-/** Everything found is taken up as one violation, for it has one cause, and sent away to be corrected. */
+/** Everything found is cited as one violation, for it has one cause, and sent away to be corrected. */
 function sentAway(site = FIFTY): Inspection {
   const begun = inspection({ case: site });
   const [first, ...rest] = found(begun);

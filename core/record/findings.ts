@@ -29,7 +29,7 @@ export function foundIn({ outcomes }: Evaluation): Found[] {
   });
 }
 
-/** Findings of one cause as a violation that is taken up, named by the first of them. */
+/** Findings of one cause as a violation that is cited, named by the first of them. */
 export function violationOf(all: readonly [Found, ...Found[]]) {
   const each = <T>(of: (one: Found) => readonly T[]) => [...new Set(all.flatMap(of))];
   return {
@@ -159,7 +159,7 @@ export function seenIn(inspection: Inspection, known?: Evaluation): Seen {
 
 /** What stands in an inspection, for whoever is to decide. */
 export interface Standing {
-  /** Findings that nobody has answered: taken up, joined, or not taken up with a reason. */
+  /** Findings that nobody has answered: cited, joined, or dismissed with a reason. */
   readonly unanswered: readonly Found[];
   /** Rules that are not proved, and that nobody has set aside with a reason. */
   readonly unproven: readonly Outcome[];

@@ -81,7 +81,7 @@ export function dueAt(inspection: Inspection): Due | undefined {
   return all.sort((a, b) => a.day.localeCompare(b.day))[0];
 }
 
-/** Whether somebody has to go there again: before the bell, the screen of the visit is what they want. */
+/** Whether somebody has to go there again: before the visit, the screen of the visit is what they want. */
 export const isToVisit = ({ docket, decisions }: Inspection): boolean =>
   decisions.length > 0 &&
   (inForce(docket).length > 0 ||

@@ -91,7 +91,7 @@ export const refusal = (before: Inspection | undefined, body: ChangeBody, by = L
   return applied.ok ? undefined : applied.why;
 };
 
-/** A finding taken up as a violation. */
+/** A finding cited as a violation. */
 export const takenUp = (found: Found, violation: string, dueOn = '2026-12-09'): ChangeBody => ({
   type: 'violation',
   inspection: ID,

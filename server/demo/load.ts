@@ -69,7 +69,7 @@ interface Made {
   readonly change: Change;
 }
 
-/** What was found, taken up: each as a violation of its own, or all of it as one, where it has one cause. */
+/** What was found, cited: each as a violation of its own, or all of it as one, where it has one cause. */
 function takenUp(inspection: string, now: Inspection, dueOn: string | undefined, oneCause: boolean): ChangeBody[] {
   const all = foundIn(judged(now));
   const [first, ...rest] = all;

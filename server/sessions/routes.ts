@@ -2,7 +2,8 @@ import { createHmac, randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { parse as parseCookie } from 'cookie';
 import { csrfSync } from 'csrf-sync';
-import { eq } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
+import { may, whoMay } from '@careful-latch/core/record';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { object, string } from 'yup';
 import { bodyOf } from '../as-sent';
@@ -30,8 +31,20 @@ export const credentialsSchema = object({
   password: string().required('Give your password.').max(200, 'A password has at most 200 characters.'),
 });
 
+/** Who of an office may be sent to a house. */
+const inspectorsOf = async (tx: Transaction, office: string): Promise<string[]> =>
+  (
+    await tx
+      .select({ name: accounts.name })
+      .from(accounts)
+      .where(
+        and(eq(accounts.office, office), eq(accounts.active, true), inArray(accounts.role, [...whoMay('inspect')])),
+      )
+      .orderBy(asc(accounts.name))
+  ).map(({ name }) => name);
+
 /** An office as its people see it: with the rules that it has adopted last, whose edition is the office’s then; and the name of one’s own firm. */
-async function officeIn(tx: Transaction, { office: id, firm }: Account) {
+async function officeIn(tx: Transaction, { office: id, firm, role }: Account) {
   const [office] = await tx.select().from(offices).where(eq(offices.id, id));
   const rules = (await newestRules(tx, id)) ?? null;
   const [own] = firm === null ? [] : await tx.select({ name: firms.name }).from(firms).where(eq(firms.id, firm));
@@ -44,6 +57,7 @@ async function officeIn(tx: Transaction, { office: id, firm }: Account) {
         rules,
         offlineHours: office.offlineHours,
         zone: office.zone,
+        inspectors: may(role, 'see-office') ? await inspectorsOf(tx, id) : [],
       }
     : null;
 }

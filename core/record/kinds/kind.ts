@@ -26,6 +26,7 @@ export interface Asked {
   readonly lines?: boolean;
   /** A day; so many days from now are offered. */
   readonly days?: readonly number[];
+  /** What it can be; none where that hangs on the house or the office, which the interface knows. */
   readonly choices?: Readonly<Record<string, string>>;
 }
 

@@ -15,10 +15,10 @@ const schema = object({
 
 export const notTakenUp: Act<Violations & SeenOfFindings, InferType<typeof schema>, Partial<Violations>> = {
   type: 'not-taken-up',
-  elsewhere: 'a finding that is not taken up',
+  elsewhere: 'a finding that is dismissed',
   schema,
   may: 'inspect',
-  only: 'Only an inspector can say that a finding is not taken up.',
+  only: 'Only an inspector can dismiss a finding.',
   says: 'a reason; of a hazard by the lead only; without one it counts again',
   put({ house, person, change: { finding, reason, at } }) {
     const others = house.notTakenUp.filter((one) => !sameFinding(one, finding));

@@ -34,7 +34,7 @@ export interface Variance {
   readonly until: string | null;
 }
 
-/** What must be corrected: it lives from the day on which it is taken up until somebody has settled it. */
+/** What must be corrected: it lives from the day on which it is cited until somebody has settled it. */
 export interface Violation {
   readonly id: string;
   /** Counted within the inspection, from 1. */
@@ -51,7 +51,7 @@ export interface Violation {
   readonly steps: readonly Step<ViolationState>[];
 }
 
-/** A finding that was not taken up: the engine is wrong here, and a person says why. */
+/** A finding that was dismissed: the engine is wrong here, and a person says why. */
 export interface NotTakenUp extends FindingRef {
   readonly reason: string;
   readonly at: string;

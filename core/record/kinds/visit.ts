@@ -1,7 +1,7 @@
 import { mixed, object, type InferType } from 'yup';
 import { changeShape, day, dayAtHouse, oneLine, uuid } from '../shapes';
 import { SHORTEST_REASON, replaced, stateIn, words, type Step } from '../steps';
-import { kind, said, told, type At, type Need } from './kind';
+import { kind, said, told, type Asked, type At, type Need } from './kind';
 
 export const VISIT_STATES = {
   scheduled: 'Scheduled',
@@ -80,6 +80,8 @@ const SIGNED = (says: string): Need<Here> => ({
   says,
   whyNot: () => 'A visit is done once its decision is signed.',
 });
+/** Whom the office sends; its people are known to the interface. */
+const WHO: Asked = { name: 'inspector', label: 'Inspector', choices: {} };
 const LET_IN = ['The owner', 'The contractor', 'Somebody of the house'];
 const BEFORE_DONE = ['none', 'scheduled', 'under-way', 'remote'] as const;
 
@@ -143,7 +145,7 @@ export const visit = kind<Visits, Visit, Change>({
       needs: [DAY],
       offered: {
         label: 'Schedule a visit',
-        asks: [{ name: 'day', label: 'Day', days: [1, 2, 7] }],
+        asks: [{ name: 'day', label: 'Day', days: [1, 2, 7] }, WHO],
         act: 'Schedule it',
       },
     },
@@ -153,11 +155,8 @@ export const visit = kind<Visits, Visit, Change>({
       may: 'inspect',
       needs: [DAY],
       offered: {
-        label: 'Another day',
-        asks: [
-          { name: 'day', label: 'Day', days: [1, 2, 7] },
-          { name: 'words', label: 'Why anew' },
-        ],
+        label: 'Another day or inspector',
+        asks: [{ name: 'day', label: 'Day', days: [1, 2, 7] }, WHO, { name: 'words', label: 'Why anew' }],
         act: 'Schedule it',
       },
     },
