@@ -269,6 +269,7 @@ test(
     await ilse.record('inlet.ratingA', 50);
     await ilse.savedAtOffice();
 
+    await page.clock.setSystemTime(new Date()); // three hours have gone by
     await page.context().setOffline(false);
     await expect(page.getByText(/kept for the lead of the office, and not sealed/)).toBeVisible();
     await hers.goto(`${office.address}/morning`);

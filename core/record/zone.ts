@@ -4,9 +4,9 @@ const days = new Map<string, Intl.DateTimeFormat>();
 /** Whether something is the name of a time zone as the IANA has it, like America/Chicago. */
 export function isZone(zone: unknown): zone is string {
   try {
-    return (
-      typeof zone === 'string' && zone.includes('/') && Boolean(new Intl.DateTimeFormat('en-US', { timeZone: zone }))
-    );
+    // Abbreviations say nothing of daylight saving; UTC is what a machine without a place has.
+    const isName = typeof zone === 'string' && (zone.includes('/') || zone === 'UTC');
+    return isName && Boolean(new Intl.DateTimeFormat('en-US', { timeZone: zone }));
   } catch {
     return false;
   }

@@ -385,9 +385,15 @@ async function takeInNew(
         .values({ office: account.office, inspection: after.id, account: account.id, by: account.id });
   }
   await writeDocketRows(tx, account.office, after.id, before?.docket, after.docket);
-  await tx
-    .insert(changes)
-    .values({ id: change.id, office: account.office, inspection: after.id, revision, by: account.id, body: change });
+  await tx.insert(changes).values({
+    id: change.id,
+    office: account.office,
+    inspection: after.id,
+    revision,
+    by: account.id,
+    body: change,
+    receivedAt: new Date(receivedAt),
+  });
   if (change.type === 'order' || change.type === 'paper') await sealMove(tx, keys, account, change, revision);
   if (change.type !== 'decide') return { id: change.id, status: 'taken', revision };
   const seal = await sealed(tx, keys, account, before!, after, change, revision, receivedAt);
