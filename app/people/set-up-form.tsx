@@ -3,6 +3,7 @@ import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { mixed, object, string } from 'yup';
 import { EDITIONS, type Edition } from '@careful-latch/core/codebook';
+import { isZone } from '@careful-latch/core/record';
 import { Field } from '../plates/field';
 import { EditionPlates } from '../plates/edition-plates';
 import { setUp } from '../stores/session';
@@ -20,6 +21,12 @@ const setUpSchema = object({
   name: string().trim().required('Give your name.'),
   password: string().required('Give a password.').min(10, 'A password has at least 10 characters.'),
 });
+
+/** The time zone of this browser, where it names one; the lead may set another. */
+function zoneHere(): { readonly zone?: string } {
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return isZone(zone) ? { zone } : {};
+}
 
 /** The first account of a new office. */
 export function SetUpForm() {
@@ -47,11 +54,7 @@ export function SetUpForm() {
         title="Make the account"
         loading={busy}
         disabled={busy}
-        onPress={() =>
-          void form.handleSubmit((wanted) =>
-            attempt(() => setUp({ ...wanted, zone: Intl.DateTimeFormat().resolvedOptions().timeZone })),
-          )()
-        }
+        onPress={() => void form.handleSubmit((wanted) => attempt(() => setUp({ ...wanted, ...zoneHere() })))()}
       />
     </View>
   );

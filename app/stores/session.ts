@@ -119,7 +119,7 @@ export async function setUp(wanted: {
   name: string;
   login: string;
   password: string;
-  zone: string;
+  zone?: string;
 }): Promise<void> {
   await office.setUp(wanted);
   await signIn(wanted.login, wanted.password);
