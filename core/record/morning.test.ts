@@ -58,3 +58,12 @@ test('a permit, a variance and an appeal come up: missing, near its end, past it
   const appeal: ChangeBody = { type: 'appeal', inspection: ID, appeal: uuidOf(6), to: 'filed', words: 'It is listed for it.', against: uuidOf(1), filedBy: 'Sam Reed' }; // prettier-ignore
   expect(of('appeals', afterBy(CONTRACTOR, light('2026-12-30'), appeal))[0]!.words).toBe('Sam Reed: It is listed for it.'); // prettier-ignore
 });
+
+test.each(['nobody-there', 'not-ready', 'entry-refused'] as const)('a visit that came to nothing (%s) wants another day, and stands there once, until it has one', (to) => {
+  const visit: ChangeBody = { type: 'visit', inspection: ID, visit: uuidOf(3), to, words: 'Rang and knocked' };
+  const tried = after(inspection(), visit);
+  expect(of('tried', tried)).toMatchObject([{ words: expect.stringMatching(/^Visit 1, .*: Rang and knocked$/) as string }]);
+  expect(of('unfinished', tried)).toEqual([]);
+  const again = after(tried, { type: 'visit', inspection: ID, visit: uuidOf(4), to: 'scheduled', words: '', day: TODAY });
+  expect([of('tried', again), of('visits', again)]).toMatchObject([[], [{ day: TODAY }]]);
+}); // prettier-ignore
