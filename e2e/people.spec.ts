@@ -97,37 +97,38 @@ test('another password ends the session elsewhere', ON_PHONE, async ({ page, emp
   await other.close();
 });
 
-test('a house that was finished long ago is let go of by the phone, and found at the office', async ({
-  page,
-  office,
-}) => {
-  const walker = new Walker(page, office);
-  await walker.signIn();
-  const row = page.getByTestId('row-5 Blossom Turn');
-  await expect(row).toBeVisible();
-  await office.stop();
-  await office.sql("update inspections set rests_on = '2026-01-01' where address = '5 Blossom Turn'");
-  await office.start();
-  await page.reload();
-  await expect(page.getByTestId('row-8 Pippin Row')).toBeVisible();
-  await expect(row).toBeHidden();
+test(
+  'a house that was finished long ago is let go of by the phone, and found at the office',
+  ON_PHONE,
+  async ({ page, office }) => {
+    const walker = new Walker(page, office);
+    await walker.signIn();
+    const row = page.getByTestId('row-5 Blossom Turn');
+    await expect(row).toBeVisible();
+    await office.stop();
+    await office.sql("update inspections set rests_on = '2026-01-01' where address = '5 Blossom Turn'");
+    await office.start();
+    await page.reload();
+    await expect(page.getByTestId('row-8 Pippin Row')).toBeVisible();
+    await expect(row).toBeHidden();
 
-  await page.getByLabel('Search', { exact: true }).fill('bloss');
-  await walker.press('button', 'Look in all of the office');
-  const found = page.getByTestId('office-row-5 Blossom Turn');
-  await expect(found).toContainText('Corrections required');
-  await expect(page.getByTestId(/^office-row/)).toHaveCount(1);
-  await office.stop();
-  await page.getByLabel('Search the office').fill('blossom turn');
-  await expect(page.getByRole('alert')).toContainText('What this device holds is in the list');
-  await office.start();
-  await page.getByLabel('Search the office').fill('5 blossom');
-  await expect(page.getByRole('alert')).toBeHidden();
-  await found.click();
-  await expect(page.getByText('5 Blossom Turn').first()).toBeVisible();
-  await page.goto(`${office.address}/`);
-  await expect(row).toBeVisible(); // it is at hand again
-});
+    await page.getByLabel('Search', { exact: true }).fill('bloss');
+    await walker.press('button', 'Look in all of the office');
+    const found = page.getByTestId('office-row-5 Blossom Turn');
+    await expect(found).toContainText('Corrections required');
+    await expect(page.getByTestId(/^office-row/)).toHaveCount(1);
+    await office.stop();
+    await page.getByLabel('Search the office').fill('blossom turn');
+    await expect(page.getByRole('alert')).toContainText('What this device holds is in the list');
+    await office.start();
+    await page.getByLabel('Search the office').fill('5 blossom');
+    await expect(page.getByRole('alert')).toBeHidden();
+    await found.click();
+    await expect(page.getByText('5 Blossom Turn').first()).toBeVisible();
+    await page.goto(`${office.address}/`);
+    await expect(row).toBeVisible(); // it is at hand again
+  },
+);
 
 test(
   'what the lead adopts says first what it would change, is asked on the walk, and stands in what is signed',
