@@ -507,7 +507,7 @@ const schemas: Record<string, Json> = {
             status: { enum: ['taken', 'taken-before'] },
             revision: { type: 'integer' },
             seal: text,
-            dated: { const: true },
+            dated: { enum: ['clock', 'bounds'] },
           },
           ['seal', 'dated'],
         ),

@@ -53,7 +53,7 @@ class FakeOffice {
       const at = this.datesAt;
       const revision = this.takeIn(at === undefined ? change : { ...change, at });
       if (typeof revision === 'string') return { id: change.id, status: 'refused', detail: revision };
-      return { id: change.id, status: 'taken', revision, ...(at !== undefined && { dated: true }) };
+      return { id: change.id, status: 'taken', revision, ...(at !== undefined && { dated: 'clock' as const }) };
     });
     if (this.losesAnswers) throw new Unreachable('lost');
     return results;

@@ -305,9 +305,9 @@ const UNREADABLE = [400, 413, 422];
 function settled(change: Change, result: ChangeResult | undefined): void {
   const { inspection: id } = change;
   const here = get().byId[id];
-  const dated = result?.status === 'taken' && result.dated === true;
-  if (result?.status === 'taken') set({ clockOff: dated });
-  if (!here || result?.status !== 'taken' || dated || result.revision !== here.revision + 1) {
+  const dated = result?.status === 'taken' ? result.dated : undefined;
+  if (result?.status === 'taken') set({ clockOff: dated === 'clock' });
+  if (!here || result?.status !== 'taken' || dated !== undefined || result.revision !== here.revision + 1) {
     owed.add(id);
     return;
   }

@@ -259,8 +259,8 @@ export type ChangeResult =
       readonly status: 'taken' | 'taken-before';
       readonly revision: number;
       readonly seal?: string;
-      /** The clock of this device is wrong; the office has dated it by its own. */
-      readonly dated?: true;
+      /** The office has dated it by its own clock: that of this device is wrong, or it said a time at which this cannot have been. */
+      readonly dated?: 'clock' | 'bounds';
     }
   /** Held is a decision that was signed without signal and is kept for the lead, unsealed. */
   | { readonly id: string | null; readonly status: 'refused' | 'held'; readonly detail: string };

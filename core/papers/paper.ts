@@ -125,11 +125,11 @@ export const dayWords = (day: string): string =>
   new Date(`${day}T00:00:00Z`).toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' });
 
 /** November 26, 2026: the day on which an instant falls at the office, wherever it is printed. */
-export const dayOf = (at: string, zone: string): string => dayWords(dayIn(zone, at));
+export const dayWordsIn = (at: string, zone: string): string => dayWords(dayIn(zone, at));
 
 /** November 26, 2026, 9:10 PM EST: an instant by the clock of the office. */
 export const clockWords = (at: string, zone: string): string =>
-  `${dayOf(at, zone)}, ${new Date(at).toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit', timeZone: zone, timeZoneName: 'short' }).replaceAll('\u202f', ' ')}`;
+  `${dayWordsIn(at, zone)}, ${new Date(at).toLocaleTimeString('en-US', { hour: 'numeric', minute: '2-digit', timeZone: zone, timeZoneName: 'short' }).replaceAll('\u202f', ' ')}`;
 
 const CAUTION =
   'The adopted code, the local office and a licensed person decide. This paper says what was seen that day, and warrants nothing.';
@@ -161,7 +161,7 @@ export function framed(
       : []),
     ...(filed ? ([['Permit', permitWords(header.permit, docket)]] as const) : []),
     ...(filed && work ? ([['Work by', work.license ? `${work.name}, license ${work.license}` : `${work.name}, ${INSTALLER_KINDS[work.kind].toLowerCase()}`]] as const) : []), // prettier-ignore
-    ['Signed', filed ? `${clockWords(decision.at, zone)}, ${signedBy}` : dayOf(decision.at, zone)],
+    ['Signed', filed ? `${clockWords(decision.at, zone)}, ${signedBy}` : dayWordsIn(decision.at, zone)],
     ...(filed && offlineUntil
       ? ([['Received', `${clockWords(offlineUntil, zone)}; it was signed without signal`]] as const)
       : []),
@@ -180,7 +180,7 @@ export function framed(
     ? [
         big(PAPER_STATES[became.to].toUpperCase()),
         text(
-          `Since ${dayOf(became.at, zone)}, said by ${became.by}: ${became.words} What stands below holds no longer.`,
+          `Since ${dayWordsIn(became.at, zone)}, said by ${became.by}: ${became.words} What stands below holds no longer.`,
         ),
       ]
     : [];

@@ -29,7 +29,7 @@ import {
   big,
   bold,
   clockWords,
-  dayOf,
+  dayWordsIn,
   dayWords,
   framed,
   heading,
@@ -193,7 +193,7 @@ function notice({ docket, decision, zone }: PaperSource): Block[] {
         rows: [
           ['Section', one.cites.join(', ') || 'as written above'],
           ['To be corrected by', one.dueOn ? dayWords(one.dueOn) : 'the next visit'],
-          ['Seen', dayOf(openedAt(one), zone)],
+          ['Seen', dayWordsIn(openedAt(one), zone)],
         ],
       },
     ]),
@@ -233,7 +233,7 @@ function lifting({ decision, order: now, zone, office }: PaperSource): Block[] {
   return posted && lifted
     ? [
         big(`${ORDER_KINDS[posted.kind].toUpperCase()}: LIFTED`),
-        text(`The order that was posted here ${dayOf(decision.at, zone)} is lifted. It may be taken down.`),
+        text(`The order that was posted here ${dayWordsIn(decision.at, zone)} is lifted. It may be taken down.`),
         ...section('It covered', text(posted.covers)),
         ...section('Lifted', text(`${clockWords(lifted.at, zone)}, by ${lifted.by} for ${office}.`)),
         ...section('Why, and what was seen', text(lifted.words)),

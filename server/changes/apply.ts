@@ -41,8 +41,8 @@ type Result =
       readonly revision: number;
       /** Of a decision. */
       readonly seal?: string;
-      /** The clock of its device is wrong: the office has dated it by its own, and what the device shows is to be fetched anew. */
-      readonly dated?: true;
+      /** The office has dated it by its own clock, and what the device shows is to be fetched anew: that of the device is wrong, or it said a time at which this cannot have been. */
+      readonly dated?: 'clock' | 'bounds';
     }
   | { readonly id: string | null; readonly status: 'refused' | 'held'; readonly detail: string };
 
@@ -300,7 +300,9 @@ async function takeIn(
   if (received.clockOffMs === undefined) return takeInNew(tx, keys, account, change, seq, received);
   const now = dated(change, received.clockOffMs, await earliest(tx, account, change), received.at(change));
   const result = await takeInNew(tx, keys, account, now, seq, received);
-  return now !== change && result.status === 'taken' ? { ...result, dated: true } : result;
+  return now !== change && result.status === 'taken'
+    ? { ...result, dated: received.clockOffMs === 0 ? 'bounds' : 'clock' }
+    : result;
 }
 
 /** The rules of the office that a change puts an inspection under; undefined where it puts it under none. */

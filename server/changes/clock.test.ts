@@ -21,7 +21,7 @@ function deviceOff(hours: number) {
   return {
     says: <C extends Change>(change: C): C => ({ ...change, at: off(change.at) }),
     send: async (...all: Change[]) =>
-      ((await who.post('/api/changes', { changes: all, now: off(new Date().toISOString()) })).body as { results: { status: string; detail?: string; dated?: true }[] }).results, // prettier-ignore
+      ((await who.post('/api/changes', { changes: all, now: off(new Date().toISOString()) })).body as { results: { status: string; detail?: string; dated?: string }[] }).results, // prettier-ignore
   };
 }
 const houseOf = async (house: string) => (await who.get(`/api/inspections/${house}`)).body as Inspection;
@@ -47,7 +47,7 @@ test.each([-24 * 365 * 25, -20, 3, 24 * 365 * 73])('a clock %i hours off: what i
   const device = deviceOff(hours);
   const house = randomUUID();
   const [open, fact, photo] = [opening(house), changeOf(touched(house, 'breaker.ratingA', 30)), photoOf(house, pictureOf(jpegOf(500)))].map(device.says); // prettier-ignore
-  expect(await device.send(open!, fact!, photo!)).toMatchObject([{ status: 'taken', dated: true }, { dated: true }, { dated: true }]); // prettier-ignore
+  expect(await device.send(open!, fact!, photo!)).toMatchObject([{ status: 'taken', dated: 'clock' }, { dated: 'clock' }, { dated: 'clock' }]); // prettier-ignore
   const now = await houseOf(house);
   expect([isNow(now.openedAt), isNow(now.changedAt), isNow(now.evidence[0]!.at)]).toEqual([true, true, true]);
   expect(await bodyOf(fact!.id)).toMatchObject({ clockAt: fact!.at });
@@ -67,7 +67,7 @@ test('what was not fetched anew is not signed, and says why; then it is, dated b
   const unseen = device.says(decisionOn(stale, CORRECTIONS));
   expect(await device.send(unseen)).toMatchObject([{ status: 'refused', detail: expect.stringContaining('the clock of this device is wrong') as string }]); // prettier-ignore
   const signed = device.says(await who.decisionOn(house, CORRECTIONS));
-  expect(await device.send(signed)).toMatchObject([{ status: 'taken', dated: true }]);
+  expect(await device.send(signed)).toMatchObject([{ status: 'taken', dated: 'clock' }]);
   const { records } = (await who.get(`/api/inspections/${house}/records`)).body as { records: { sealHolds: boolean; record: { decision: { at: string } } }[] }; // prettier-ignore
   expect(records).toMatchObject([{ sealHolds: true }]);
   expect(isNow(records[0]!.record.decision.at)).toBe(true);
@@ -83,7 +83,7 @@ test('a signature is not before what its device had heard of, nor behind its arr
     const [{ at: sealedAt } = { at: '' }] = (await houseOf(house)).decisions;
     if (at < '2026') {
       // Not before the house was heard of, an hour ago.
-      expect(answer.results).toMatchObject([{ status: 'taken', dated: true }]);
+      expect(answer.results).toMatchObject([{ status: 'taken', dated: 'clock' }]);
       expect(Math.abs(Date.parse(sealedAt) - (Date.now() - HOUR_MS))).toBeLessThan(60_000);
     } else expect([answer.results[0]!.status, isNow(sealedAt)]).toEqual(['taken', true]);
   }
@@ -100,3 +100,15 @@ test('a time that is none is refused with a sentence', async () => {
   for (const now of ['yesterday', 5, '2026-13-40'])
     expect((await who.post('/api/changes', { changes: [], now })).status).toBe(422);
 });
+
+test.each([-9, -0.5, -0.05, 0.05, 0.5, 9])('a clock %d minutes off is right enough: what its device shows is what the office has, and a decision on it is sealed', async (minutes) => {
+  const device = deviceOff(minutes / 60);
+  const house = randomUUID();
+  const first = [opening(house), changeOf(touched(house, 'breaker.ratingA', 30)), photoOf(house, pictureOf(jpegOf(500)))].map(device.says);
+  expect((await device.send(...first)).map(({ dated: by }) => by)).toEqual([undefined, undefined, undefined]);
+  const own = await houseOf(house);
+  expect(own).toMatchObject({ openedAt: first[0]!.at, evidence: [{ at: first[2]!.at }] });
+  const [answer] = await device.send(device.says(decisionOn(own, CORRECTIONS)));
+  expect(answer).toMatchObject({ status: 'taken' });
+  expect(answer!.dated).not.toBe('clock');
+}); // prettier-ignore

@@ -2,7 +2,7 @@ import { string } from 'yup';
 
 /** A device whose clock differs from the office's by more than this is set wrong. */
 const MOST_OFF_MS = 10 * 60_000;
-/** What two clocks that are right may differ by. */
+/** What a signature may lie outside of what the office knows of it, for two clocks that are right. */
 const SWING_MS = 1000;
 
 /** What the device's clock says while it sends; with it the office sees whether that clock is right. Older devices do not say. */
@@ -19,12 +19,21 @@ export function clockOffMs(now: string | undefined, receivedAt: number): number 
 /** Something with a time, dated by the office's clock; what the device's said stays beside it. */
 export type Dated<T> = T & { readonly clockAt?: string };
 
-const between = (at: number, from: number, to: number) => (at > to + SWING_MS ? to : at < from - SWING_MS ? from : at);
+const between = (at: number, from: number, to: number, swingMs: number) =>
+  at > to + swingMs ? to : at < from - swingMs ? from : at;
 
-/** Dates something anew: moved by what its device's clock is off, and not outside of what the office knows. */
-export function dated<T extends { readonly at: string }>(one: T, offMs: number, from: number, to: number): Dated<T> {
+/**
+ * Dates something anew: moved by what its device's clock is off, and not outside of what the office knows. What a device shows
+ * with its time stays as it shows it where its clock is right enough; a signature is held to the second.
+ */
+export function dated<T extends { readonly at: string; readonly type?: string }>(
+  one: T,
+  offMs: number,
+  from: number,
+  to: number,
+): Dated<T> {
   const said = Date.parse(one.at);
-  const at = between(said + offMs, Math.min(from, to), to);
+  const at = between(said + offMs, Math.min(from, to), to, one.type === 'decide' ? SWING_MS : MOST_OFF_MS);
   return at === said ? one : { ...one, at: new Date(at).toISOString(), clockAt: one.at };
 }
 

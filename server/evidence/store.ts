@@ -1,10 +1,9 @@
-import { createHash } from 'node:crypto';
-import { createReadStream, existsSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { mkdir, open, readFile, readdir, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import exifr from 'exifr';
 import { imageSize } from 'image-size';
-import { pipeline } from 'node:stream/promises';
+import { sha256 as hashOf } from '../ledger/line';
 import { Problem } from '../problems';
 
 /** How much of a picture the office has, bytes, and whether that is the whole of it. */
@@ -16,18 +15,11 @@ interface Held {
 /** The first bytes of every JPEG. */
 const JPEG = Buffer.from([0xff, 0xd8, 0xff]);
 
-async function sha256Of(file: string): Promise<string> {
-  const hash = createHash('sha256');
-  await pipeline(createReadStream(file), hash);
-  return hash.digest('hex');
-}
-
 /** The largest picture, pixels: what is larger was not scaled down, and would fill the memory of whoever opens it. */
 const MOST_PIXELS = 50_000_000;
 
-/** Why a file is no picture that is kept; undefined where it is. */
-async function whyNoPicture(file: string): Promise<string | undefined> {
-  const picture = await readFile(file);
+/** Why something is no picture that is kept; undefined where it is. */
+async function whyNoPicture(picture: Buffer): Promise<string | undefined> {
   if (!picture.subarray(0, JPEG.length).equals(JPEG)) return 'The photo that came is no JPEG.';
   try {
     const { width, height } = imageSize(picture);
@@ -60,7 +52,7 @@ export class EvidenceStore {
     const file = this.find(office, sha256);
     if (!file) return undefined;
     const picture = await readFile(file);
-    if (createHash('sha256').update(picture).digest('hex') !== sha256)
+    if (hashOf(picture) !== sha256)
       throw new Problem(
         409,
         'Altered',
@@ -128,9 +120,10 @@ export class EvidenceStore {
     }
     const now = Math.max(held, at + piece.length);
     if (now < bytes) return { held: now, whole: false } satisfies Held;
+    const picture = await readFile(part);
     const why =
-      (await sha256Of(part)) === sha256
-        ? await whyNoPicture(part)
+      hashOf(picture) === sha256
+        ? await whyNoPicture(picture)
         : 'The photo that came is not the one that was announced. It is sent again.';
     if (why !== undefined) {
       await rm(part, { force: true });

@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, sql } from 'drizzle-orm';
+import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import { decodeJwt } from 'jose';
 import { canonicalText, type Change } from '@careful-latch/core/record';
 import type { Door, Transaction } from '../database/client';
@@ -134,27 +135,33 @@ export const accountHash = ({ id, login, name, role, firm, active }: typeof acco
 /** Signs how far the log of each house has come that no line has signed yet. One line a day, and none where nothing is new. */
 export async function sealDay(tx: Transaction, keys: SealKeys, office: string): Promise<void> {
   const day = new Date().toISOString().slice(0, 10);
+  await tx.select({ id: offices.id }).from(offices).where(eq(offices.id, office)).for('update');
   const said = await tx.$count(ledger, and(eq(ledger.office, office), eq(ledger.kind, 'day'), eq(ledger.subject, day)));
   if (said > 0) return;
-  await tx.select({ id: offices.id }).from(offices).where(eq(offices.id, office)).for('update');
   await sealLogs(tx, keys, office, day);
 }
 
-/** The houses with changes that neither a decision’s line nor a day’s has signed. */
-const unsigned = (office: string) => sql`
-  select i.id from ${inspections} i where i.office = ${office} and i.revision > greatest(
-    coalesce((select max(d.revision) from ${decisions} d where d.office = i.office and d.inspection = i.id), 0),
-    coalesce((select max(s.revision) from ${signedLogs} s where s.office = i.office and s.inspection = i.id), 0)) order by i.id`;
+/** How far the log of a house is signed, by a decision’s line or a day’s. Of the row of an outer query, by its columns of office and house. */
+export const signedUpTo = (ofOffice: AnyPgColumn, house: AnyPgColumn) => sql`greatest(
+  coalesce((select max(d.revision) from ${decisions} d where d.office = ${ofOffice} and d.inspection = ${house}), 0),
+  coalesce((select max(s.revision) from ${signedLogs} s where s.office = ${ofOffice} and s.inspection = ${house}), 0))`;
 
 async function sealLogs(tx: Transaction, keys: SealKeys, office: string, day: string, older = false): Promise<void> {
-  const houses = older
-    ? sql`select i.id from ${inspections} i where i.office = ${office} order by i.id`
-    : unsigned(office);
+  const houses = await tx
+    .select({ id: inspections.id })
+    .from(inspections)
+    .where(
+      and(
+        eq(inspections.office, office),
+        older ? undefined : gt(inspections.revision, signedUpTo(inspections.office, inspections.id)),
+      ),
+    )
+    .orderBy(asc(inspections.id));
   const rows: (typeof signedLogs.$inferInsert)[] = [];
   const [{ n }] = (await tx.select({ n: offices.ledgerN }).from(offices).where(eq(offices.id, office))) as [
     { n: number },
   ];
-  for (const { id } of (await tx.execute<{ id: string }>(houses)).rows) {
+  for (const { id } of houses) {
     const { log, revision } = await logOf(tx, id, 2);
     const stands = older ? await stateHash(tx, id) : null;
     rows.push({ office, line: n + 1, inspection: id, revision, log, stands });

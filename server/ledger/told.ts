@@ -1,7 +1,6 @@
 import { and, asc, desc, eq, gt, isNotNull, lte } from 'drizzle-orm';
 import { readCase } from '@careful-latch/core/case';
 import {
-  EMPTY_DOCKET,
   canonicalText,
   isDestroyed,
   toldAgain,
@@ -50,10 +49,18 @@ const standsOf = (told: Inspection): Stands => ({
   changedSinceDecision: told.changedSinceDecision,
 });
 
+/** What is recorded at a house, as this version reads it. */
+function siteOf(row: Row): unknown {
+  const site = readCase(row.case);
+  return site.ok ? site.case : row.case;
+}
+
 /** The first part of a house that is otherwise than its log tells it; undefined where none is. */
 function otherwise(row: Row, told: Inspection): string | undefined {
   const then = standsOf(told);
-  const part = (Object.keys(PARTS) as (keyof typeof PARTS)[]).find((one) => !same(row[one], then[one]));
+  const part = (Object.keys(PARTS) as (keyof typeof PARTS)[]).find(
+    (one) => !same(one === 'case' ? siteOf(row) : row[one], then[one]),
+  );
   if (part) return PARTS[part];
   const { owner } = told.header;
   if (row.owner !== owner && !(row.owner === '' && isDestroyed(owner))) return 'its owner';
@@ -94,7 +101,7 @@ async function lastSealed(tx: Transaction, row: Row): Promise<Inspection | strin
     changedAt: record.decision.at,
     decisions: own.toReversed().map(({ record: { decision }, seal }) => ({ ...decision, seal }) as Signed),
     evidence: record.evidence ?? [],
-    docket: record.docket ?? EMPTY_DOCKET,
+    docket: record.docket,
     changedSinceDecision: false,
   };
 }
@@ -132,11 +139,15 @@ async function asTold(
   return now ?? 'nothing was recorded there';
 }
 
-/** What of a house is not as its log tells it. `older`: nor was it when lines of days began, so that nobody can say. */
+/**
+ * What of a house is not as its log tells it. `older`: nor was it when lines of days began, or the ledger is wholly of before and its
+ * log is not of a kind that is told again, so that nobody can say.
+ */
 export async function whyNotAsTold(
   tx: Transaction,
   row: Row,
   known: readonly Adopted[],
+  ofBefore: boolean,
 ): Promise<{ readonly why: string; readonly older: boolean } | undefined> {
   const told = await asTold(tx, row, known);
   const why = typeof told === 'string' ? `its log cannot be told again: ${told}` : otherwise(row, told);
@@ -148,7 +159,9 @@ export async function whyNotAsTold(
   if (then?.stands === hashOf(row)) return undefined; // as it stood then, which a line has signed
   return {
     why: typeof told === 'string' ? why : `${why}: it stands otherwise than its log tells it`,
-    older: then !== undefined && then.revision < row.revision && !(await didTell(tx, row, known, then)),
+    older:
+      (ofBefore && typeof told === 'string') ||
+      (then !== undefined && then.revision < row.revision && !(await didTell(tx, row, known, then))),
   };
 }
 

@@ -15,7 +15,7 @@ import {
 } from '../database/schema';
 import type { Anchor } from './anchor';
 import { signedBy } from './keys';
-import { accountHash, rowsHash, rulesHash, saidOf } from './ledger';
+import { accountHash, rowsHash, rulesHash, saidOf, signedUpTo } from './ledger';
 import { sha256, type Line, type LedgerKind } from './line';
 import { logOf } from './log';
 import { rulesOf, whyNotAsTold } from './told';
@@ -178,7 +178,7 @@ export async function verifyOffice(
   }
   const stray = await whatHasNoLine(db, office, lines);
   if (stray !== undefined) return end(stray);
-  const { wrong, untold } = await verifyHouses(db, office);
+  const { wrong, untold } = await verifyHouses(db, office, !lines.some(({ v }) => v > 1));
   if (wrong !== undefined) return end(wrong);
   return { lines: lines.length, unsigned: await unsignedIn(db, office), untold };
 }
@@ -213,9 +213,7 @@ async function whatHasNoLine(db: Database, office: string, lines: readonly Line[
   return whatWasDoneBeside(db, office, known('move'));
 }
 
-const SINCE_SIGNED = sql`greatest(
-  coalesce((select max(d.revision) from ${decisions} d where d.office = ${changes.office} and d.inspection = ${changes.inspection}), 0),
-  coalesce((select max(s.revision) from ${signedLogs} s where s.office = ${changes.office} and s.inspection = ${changes.inspection}), 0))`;
+const SINCE_SIGNED = signedUpTo(changes.office, changes.inspection);
 
 /** An order or a paper that was moved with no line about it: each has its own, but where the log was signed with it. */
 async function whatWasDoneBeside(db: Database, office: string, moves: ReadonlySet<string>): Why {
@@ -239,8 +237,12 @@ async function whatWasDoneBeside(db: Database, office: string, moves: ReadonlySe
 const unsignedIn = (db: Database, office: string): Promise<number> =>
   db.$count(changes, and(eq(changes.office, office), gt(changes.revision, SINCE_SIGNED)));
 
-/** Holds each house against its log, told again from the record that was sealed last. */
-async function verifyHouses(db: Database, office: string): Promise<Pick<Verified, 'wrong' | 'untold'>> {
+/** Holds each house against its log, told again from the record that was sealed last. `ofBefore`: no line of the office is of these lines. */
+async function verifyHouses(
+  db: Database,
+  office: string,
+  ofBefore: boolean,
+): Promise<Pick<Verified, 'wrong' | 'untold'>> {
   const known = await rulesOf(db, office);
   let untold = 0;
   for (let after = '00000000-0000-0000-0000-000000000000'; ;) {
@@ -252,7 +254,7 @@ async function verifyHouses(db: Database, office: string): Promise<Pick<Verified
       .limit(PORTION);
     if (rows.length === 0) return { untold };
     for (const row of rows) {
-      const why = await whyNotAsTold(db, row, known);
+      const why = await whyNotAsTold(db, row, known, ofBefore);
       if (why && !why.older) return { untold, wrong: `${row.address}: ${why.why}.` };
       if (why) untold++;
     }

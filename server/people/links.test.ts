@@ -45,9 +45,10 @@ test.each([
   'Ilse\u200bO’Harrow',
 ])('nobody joins as %s, who is of the office already, whoever invites', (name) => joinedAs(name).then((status) => expect([name, status]).toEqual([name, 409]))); // prettier-ignore
 
-test('another name that begins alike is somebody else, and a common password lets nobody in', async () => {
+test('another name that begins alike is somebody else, and a common password, of letters or of digits, lets nobody in', async () => {
   expect(await joinedAs('Ilse O’Hara')).toBe(201);
   expect(await joinedAs('Nobody Else', 'Password123')).toBe(422);
+  expect(await joinedAs('Nobody Else', '1234567890')).toBe(422);
 });
 
 test('of an office of before, those who share a name are numbered', async () => {
