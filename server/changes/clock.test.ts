@@ -83,7 +83,7 @@ test('a signature is not before what its device had heard of, nor behind its arr
     const [{ at: sealedAt } = { at: '' }] = (await houseOf(house)).decisions;
     if (at < '2026') {
       // Not before the house was heard of, an hour ago.
-      expect(answer.results).toMatchObject([{ status: 'taken', dated: 'clock' }]);
+      expect(answer.results).toMatchObject([{ status: 'taken', dated: 'bounds' }]);
       expect(Math.abs(Date.parse(sealedAt) - (Date.now() - HOUR_MS))).toBeLessThan(60_000);
     } else expect([answer.results[0]!.status, isNow(sealedAt)]).toEqual(['taken', true]);
   }
