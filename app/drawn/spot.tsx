@@ -1,7 +1,7 @@
 import { memo, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Path, Text as SvgText } from 'react-native-svg';
-import type { PartState } from '@careful-latch/core/walk';
+import type { PartHere, PartState } from '@careful-latch/core/walk';
 import { READING_FONT, TEXT_FONT, usePalette } from '../theme/theme';
 import type { Palette } from '../theme/palette';
 import { unitedText } from '../theme/words';
@@ -15,6 +15,13 @@ export interface Seen {
   /** What is recorded, in a few readings; empty where nobody has looked. */
   readonly value: string;
   readonly inHand: boolean;
+}
+
+/** A part of a station as it hangs in a thing. */
+export interface Hung extends Seen {
+  readonly here: PartHere;
+  /** Whether a record of it contradicts another. */
+  readonly doubted: boolean;
 }
 
 /** Where a part hangs in a drawing, in units of its own width and height. */
@@ -200,7 +207,7 @@ export function Sheet({
 }
 
 /** What is touched: invisible over its drawing. */
-const Target = memo(function Target({
+export const Target = memo(function Target({
   id,
   name,
   value,

@@ -8,10 +8,12 @@ import { useMechanism } from '../drawn/mechanism';
 import { PanelHandles } from '../drawn/panel';
 import { Row } from '../drawn/row';
 import { Behind, SCENES } from '../drawn/scenes';
+import { ThingSheet } from '../drawn/thing-sheet';
+import { THINGS } from '../drawn/things';
 import { WhichPanel } from '../drawn/which-panel';
 import { SitingDrawn, SitingTargets } from '../drawn/siting';
 import { sitingPlan } from '../drawn/siting-plan';
-import { Sheet, type Seen } from '../drawn/spot';
+import { Sheet, type Hung, type Seen } from '../drawn/spot';
 import type { Walk } from '../inspection/walk';
 import { Plate } from '../plates/plate';
 import { usePalette } from '../theme/theme';
@@ -33,7 +35,7 @@ export function Drawing({
 }: {
   walk: Walk;
   station: Station;
-  parts: readonly Seen[];
+  parts: readonly Hung[];
   /** The one fact that is asked. */
   asked: string | undefined;
   /** The circuit in hand. */
@@ -73,6 +75,17 @@ export function Drawing({
         </Mechanism>
       </>
     );
+  const thing = THINGS[station];
+  if (thing) {
+    const untold = parts.filter(({ here: { part } }) => !(part.id in thing.places) && !(part.id in thing.tags));
+    return (
+      <>
+        {IN_ROW.includes(station) && <Row site={c} here={station} />}
+        <ThingSheet thing={thing} site={c} entry={entry ?? 0} parts={parts} onTouch={acts.touch} />
+        {untold.length > 0 && <Tags parts={untold} onTouch={acts.touch} />}
+      </>
+    );
+  }
   const scene = SCENES[station];
   const places = scene.places;
   const tags = parts.filter((one) => places[one.id.split(' ')[0]!] === undefined);

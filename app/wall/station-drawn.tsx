@@ -1,8 +1,8 @@
 import { Suspense, lazy, memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { STATION_NAMES, factAt, listOf, type Station } from '@careful-latch/core/case';
-import { partOfEntry, partsAt, stateOfPart, stationState, wantedBy } from '@careful-latch/core/walk';
-import type { Seen } from '../drawn/spot';
+import { doubtOf, factsOf, partOfEntry, partsAt, stateOfPart, stationState, wantedBy } from '@careful-latch/core/walk';
+import type { Hung } from '../drawn/spot';
 import { ClaimedAndFound } from '../inspection/claimed';
 import { Differing } from '../inspection/differing';
 import { OwnItems } from '../inspection/own-items';
@@ -54,12 +54,14 @@ const Drawn = memo(function Drawn({ walk, station, part, entry, asked, pairing, 
     () =>
       partsAt(c, station)
         .filter((one) => one.index === undefined || one.index === shown)
-        .map((one): Seen => ({
+        .map((one): Hung => ({
           id: one.id,
           name: one.part.name,
           state: stateOfPart(c, evaluation, one, wanted, inspection.rules?.profile),
           value: valueOf(c, one),
           inHand: one.id === part,
+          here: one,
+          doubted: factsOf(c, one).some((path) => doubtOf(evaluation, path) !== undefined),
         })),
     [c, station, evaluation, wanted, inspection.rules?.profile, shown, part],
   );
