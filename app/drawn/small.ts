@@ -130,6 +130,12 @@ export function duplex(pen: Pen, at: Place, look: Look, tested: boolean): void {
   }
 }
 
+/** A cord or cable by its jacket, with an outline: black on a dark wall at night. */
+export function lead(pen: Pen, d: string, width: number): void {
+  pen.stroke('wire', d, width + 3, 'ink');
+  pen.stroke('wireCore', d, width, 'jacket');
+}
+
 type Conductor = 'way' | 'hot' | 'neutral' | 'ground';
 
 /** A conductor by its form: on the source’s way its metal shows, another hot is dark, neutral pale, ground pale with ticks. */

@@ -45,11 +45,14 @@ export function tagWords(
   if (known.length === 0)
     return hasNoForm && unseen.length > 0 ? { reading: '', how: name, simulated: false, notSeen: false } : undefined;
   const read = known.filter((path) => factAt(c, path) !== NOT_SEEN);
-  const said = [...new Set(read.map((path) => valueText(path, factAt(c, path))))];
+  const telling = read.filter((path) => metaOf(path).kind !== 'yes-no');
+  const said = [...new Set(telling.map((path) => valueText(path, factAt(c, path))))];
+  // Plain statements: one says itself, of several how many were seen.
+  const plain = read.length === 1 ? valueText(read[0]!, factAt(c, read[0]!)) : `${read.length} seen`;
   const only = known.length === 1 && metaOf(known[0]!).kind === 'yes-no' ? factLabel(known[0]!) : name;
   return {
-    reading: read.length === 0 ? 'not seen' : said.slice(0, 3).join(', '),
-    how: known.some(isMetered) ? `${only}, meter` : only,
+    reading: read.length === 0 ? 'not seen' : said.length === 0 ? plain : said.slice(0, 3).join(', '),
+    how: known.some(isMetered) && only.length < 14 ? `${only}, meter` : only,
     simulated: known.some((path) => isSimulated(c, path)),
     notSeen: read.length === 0,
   };

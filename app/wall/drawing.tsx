@@ -1,4 +1,3 @@
-import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { isAsked, partName, valueText, type Case, type Station } from '@careful-latch/core/case';
 import { functionTestAt, type Positions } from '@careful-latch/core/interlock';
@@ -7,13 +6,13 @@ import { Currents, Pole } from '../drawn/currents';
 import { useMechanism } from '../drawn/mechanism';
 import { PanelHandles } from '../drawn/panel';
 import { Row } from '../drawn/row';
-import { Behind, SCENES } from '../drawn/scenes';
 import { ThingSheet } from '../drawn/thing-sheet';
 import { THINGS } from '../drawn/things';
+import type { Thing } from '../drawn/things/thing';
 import { WhichPanel } from '../drawn/which-panel';
 import { SitingDrawn, SitingTargets } from '../drawn/siting';
 import { sitingPlan } from '../drawn/siting-plan';
-import { Sheet, type Hung, type Seen } from '../drawn/spot';
+import { Sheet, type Hung, type Place, type Seen } from '../drawn/spot';
 import type { Walk } from '../inspection/walk';
 import { Plate } from '../plates/plate';
 import { usePalette } from '../theme/theme';
@@ -56,72 +55,67 @@ export function Drawing({
       </>
     );
   }
-  if (station === 'function')
-    return (
-      <>
-        <Disagreements site={c} onHand={acts.pick} onMechanism={() => acts.pick('transfer.mechanism')} />
-        <Mechanism site={c} at={given}>
-          {({ picture, play }) => (
-            <View style={{ flexDirection: 'row', gap: 12 }}>
-              <View style={{ width: 172 }}>
-                {picture}
-                {play}
-              </View>
-              <View style={{ flex: 1, minWidth: 0 }}>
-                <Tags parts={parts} onTouch={acts.touch} />
-              </View>
-            </View>
-          )}
-        </Mechanism>
-      </>
-    );
   const thing = THINGS[station];
-  if (thing) {
-    const untold = parts.filter(({ here: { part } }) => !(part.id in thing.places) && !(part.id in thing.tags));
+  if (thing)
     return (
       <>
         {IN_ROW.includes(station) && <Row site={c} here={station} />}
-        <ThingSheet thing={thing} site={c} entry={entry ?? 0} parts={parts} onTouch={acts.touch} />
-        {untold.length > 0 && <Tags parts={untold} onTouch={acts.touch} />}
+        {station === 'panel' && <WhichPanel site={c} />}
+        {station === 'function' && (
+          <Disagreements site={c} onHand={acts.pick} onMechanism={() => acts.pick('transfer.mechanism')} />
+        )}
+        {station === 'transfer' || station === 'function' ? (
+          <Moving site={c} thing={thing} parts={parts} given={given} onTouch={acts.touch} />
+        ) : (
+          <ThingSheet thing={thing} site={c} entry={entry ?? 0} parts={parts} onTouch={acts.touch} />
+        )}
+        {station === 'neutral' && <Currents site={c} />}
+        {station === 'transfer' && <Pole site={c} />}
       </>
     );
-  }
-  const scene = SCENES[station];
-  const places = scene.places;
-  const tags = parts.filter((one) => places[one.id.split(' ')[0]!] === undefined);
+  return <Siting walk={walk} parts={parts} acts={acts} />;
+}
+
+/** Transfer equipment: where its model joins the two sources, the way there is played in the picture, a move at a time. */
+function Moving({
+  site,
+  thing,
+  parts,
+  given,
+  onTouch,
+}: {
+  site: Case;
+  thing: Thing;
+  parts: readonly Hung[];
+  given: Positions | undefined;
+  onTouch: (id: string) => void;
+}) {
+  const { at, play } = useMechanism(site, given);
   return (
     <>
-      {IN_ROW.includes(station) && <Row site={c} here={station} />}
-      {station === 'panel' && <WhichPanel site={c} />}
-      {station === 'transfer' ? (
-        <Mechanism site={c}>
-          {({ picture, play }) => (
-            <View>
-              <View style={{ position: 'absolute', left: 0, top: 0, zIndex: 0 }}>{picture}</View>
-              <Sheet height={scene.height} parts={parts} places={places} onTouch={acts.touch} />
-              {play}
-            </View>
-          )}
-        </Mechanism>
-      ) : station === 'siting' ? (
-        <Siting walk={walk} parts={parts} acts={acts} />
-      ) : (
-        <Sheet height={scene.height} parts={parts} places={places} onTouch={acts.touch}>
-          <Behind scene={scene} site={c} />
-        </Sheet>
-      )}
-      {station === 'neutral' && <Currents site={c} />}
-      {station === 'transfer' && <Pole site={c} />}
-      {tags.length > 0 && <Tags parts={tags} onTouch={acts.touch} />}
+      <ThingSheet thing={thing} site={site} entry={0} parts={parts} at={at} onTouch={onTouch} />
+      {play}
     </>
   );
 }
+
+/** Where the parts hang that the plan of the house does not show. */
+const SITING: { readonly height: number; readonly places: Readonly<Record<string, Place>> } = {
+  height: 382,
+  places: {
+    'siting/place': [8, 204, 166, 60],
+    'siting/exhaust': [184, 204, 166, 60],
+    'siting/alarms': [8, 274, 166, 48],
+    'siting/around': [184, 274, 166, 48],
+    'siting/gas': [8, 330, 166, 48],
+  },
+};
 
 /** The plan of the house: its places, rings and the exhaust record what they show. */
 function Siting({ walk, parts, acts }: { walk: Walk; parts: readonly Seen[]; acts: Acts }) {
   const { case: site, rules } = walk.inspection;
   const plan = sitingPlan(site, rules?.profile?.numbers);
-  const { height, places } = SCENES.siting;
+  const { height, places } = SITING;
   const against = new Set(walk.evaluation.outcomes.filter((one) => one.outcome === 'violation').map((one) => one.rule));
   return (
     <Sheet
@@ -147,19 +141,6 @@ function Siting({ walk, parts, acts }: { walk: Walk; parts: readonly Seen[]; act
       <SitingDrawn plan={plan} against={against} />
     </Sheet>
   );
-}
-
-/** The mechanism for whoever places it: its picture, and what plays the way to both sources. */
-function Mechanism({
-  site,
-  at,
-  children,
-}: {
-  site: Case;
-  at?: Positions | undefined;
-  children: (shown: ReturnType<typeof useMechanism>) => ReactNode;
-}) {
-  return children(useMechanism(site, at));
 }
 
 const onCords = (site: Case) => site.transfer?.kind === 'none-cords';

@@ -1,11 +1,14 @@
 import type { Station } from '@careful-latch/core/case';
 import { CORD } from './cord';
 import { FEEDER } from './feeder';
+import { GROUNDING } from './grounding';
 import { INLET } from './inlet';
 import { LABELS } from './labels';
+import { NEUTRAL } from './neutral';
 import { PANEL } from './panel';
 import { SOURCE } from './source';
 import type { Thing } from './thing';
+import { FUNCTION, TRANSFER } from './transfer';
 
 /** The things of the wall, by their station. */
 export const THINGS: Readonly<Partial<Record<Station, Thing>>> = {
@@ -16,4 +19,8 @@ export const THINGS: Readonly<Partial<Record<Station, Thing>>> = {
   breaker: PANEL,
   panel: PANEL,
   labels: LABELS,
+  neutral: NEUTRAL,
+  grounding: GROUNDING,
+  transfer: TRANSFER,
+  function: FUNCTION,
 };

@@ -1,4 +1,5 @@
 import { NOT_SEEN, catalogueKey, factAt, type Case, type Station } from '@careful-latch/core/case';
+import type { Positions } from '@careful-latch/core/interlock';
 import { factsOf, partsAt } from '@careful-latch/core/walk';
 import { lookOf, type Look, type Pen, type Place } from '../list';
 
@@ -57,7 +58,10 @@ export interface Thing {
   readonly tags: Readonly<Record<string, Tag>>;
   /** Facts that its picture shows, by catalogue key; all others of its parts stand on tags. */
   readonly shows: readonly string[];
-  draw(pen: Pen, f: Shown): void;
+  /** Places of further tags: of parts with neither form nor tag of their own, one after the other. */
+  readonly slots?: readonly Tag['at'][];
+  /** `at`: where the parts of what moves stand. */
+  draw(pen: Pen, f: Shown, at: Positions): void;
 }
 
 export interface Tag {
