@@ -107,6 +107,7 @@ test(
     await expect(joss.page.getByTestId('signed')).toHaveCount(3);
     await expect(joss.page.getByTestId('signed').first()).toContainText('Condition:');
 
+    await joss.savedAtOffice();
     const whole = joss.page.waitForEvent('download');
     await joss.press('button', 'Save everything');
     const files = unzipSync(await readFile(await (await whole).path()));

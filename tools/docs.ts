@@ -5,6 +5,7 @@ import { readCase, withSound } from '@careful-latch/core/case';
 import { caseJsonSchema, exampleJsonSchema } from '@careful-latch/core/formats';
 import { profileJsonSchema } from '@careful-latch/core/profile';
 import { rulebookPage } from './rulebook-page';
+import { thingsPage } from './things-page';
 import { whoPage } from './who-page';
 
 const docs = new URL('../docs/', import.meta.url);
@@ -23,3 +24,4 @@ for (const file of readdirSync(bases)) {
 }
 writeFileSync(new URL('rulebook.md', docs), rulebookPage());
 await write('who-may-what.md', whoPage());
+await write('things.md', thingsPage());

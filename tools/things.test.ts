@@ -1,8 +1,10 @@
-import { withFact } from '@careful-latch/core/case';
+import { withFact, type Station } from '@careful-latch/core/case';
+import { partsOf } from '@careful-latch/core/walk';
 import { THINGS } from '../app/drawn/things';
 import type { DisplayList } from '../app/drawn/list';
-import { pictureAt } from '../app/drawn/picture';
-import type { Thing } from '../app/drawn/things/thing';
+import { pictureAt, pictureOf } from '../app/drawn/picture';
+import { tagPlace } from '../app/drawn/tags';
+import { Shown, type Thing } from '../app/drawn/things/thing';
 import { valuesOf } from '../app/drawn/things/values';
 import { soundHouses } from './sound-houses';
 
@@ -27,3 +29,24 @@ describe.each(things.flatMap((thing) => thing.shows.map((key): [string, Thing] =
     });
   },
 );
+
+test.each(Object.entries(THINGS))('%s: whatever is touched is within the drawing, and large enough for a thumb', (_, thing) => {
+  const touched = [...Object.values(thing.places), ...Object.values(thing.tags).map(tagPlace)];
+  const wrong = touched.filter(([x, y, width, height]) => x < 0 || y < 0 || x + width > 390 || width < 32 || height < 48);
+  expect(wrong).toEqual([]);
+}); // prettier-ignore
+
+test.each(Object.entries(THINGS))('%s: each of its parts has a form, a tag or room for one', (station, thing) => {
+  const without = partsOf(station as Station).filter(({ id }) => !thing.places[id] && !thing.tags[id]);
+  expect(without.slice(thing.slots?.length ?? 0).map((one) => one.id)).toEqual([]);
+});
+
+test('what it is drawn from is only what this house is asked for, and what moves is drawn where it stands', () => {
+  const [, site] = soundHouses().find(([name]) => name === 'interlock')!;
+  const thing = THINGS.transfer!;
+  const shut = JSON.stringify(pictureAt(thing, site));
+  expect(JSON.stringify(pictureOf(thing, new Shown(site, thing.stations, 0), { utility: 1 }))).not.toBe(shut);
+  expect(JSON.stringify(pictureOf(thing, new Shown(site, thing.stations, 0), { plate: 2 }))).not.toBe(shut);
+  // A fact that is not asked here changes nothing.
+  expect(JSON.stringify(pictureAt(thing, withFact(site, 'transfer.otherKind', 'meter-collar')))).toBe(shut);
+});

@@ -12,7 +12,8 @@ import { factsOf, isMetered, type PartHere, type PartState } from '@careful-latc
 import { dot, type Pen, type Place } from './list';
 import type { Tag } from './things/thing';
 
-const HEIGHT = 44;
+/** As high as whatever is touched. */
+const HEIGHT = 48;
 
 export const tagPlace = ({ at: [x, y, width] }: Tag): Place => [x, y, width, HEIGHT];
 
@@ -86,6 +87,6 @@ export function drawTag(pen: Pen, { at: [x, y, width], from }: Tag, words: TagWo
   if (notSeen) pen.cross('tagLine', [x, y, width, HEIGHT]);
   const room = width - 30 - (bad ? 24 : 0);
   const size = reading.length * 10.8 <= room ? 18 : 14;
-  if (reading !== '') pen.say(x + 24, y + 19, fitted(reading, room, size * 0.6), { depth: 'tagLine', face: 'mono', size, ink: bad ? 'violation' : 'ink' }); // prettier-ignore
-  pen.say(x + 24, y + (reading === '' ? 28 : 37), fitted(simulated ? `${how}, simulated` : how, width - 28, 6.6), { depth: 'tagLine', size: 13, ink: 'quiet' }); // prettier-ignore
+  if (reading !== '') pen.say(x + 24, y + 21, fitted(reading, room, size * 0.6), { depth: 'tagLine', face: 'mono', size, ink: bad ? 'violation' : 'ink' }); // prettier-ignore
+  pen.say(x + 24, y + (reading === '' ? 30 : 40), fitted(simulated ? `${how}, simulated` : how, width - 28, 6.6), { depth: 'tagLine', size: 13, ink: 'quiet' }); // prettier-ignore
 }

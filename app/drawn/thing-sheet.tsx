@@ -49,7 +49,7 @@ export const ThingSheet = memo(function ThingSheet({
     const place = (sheet.current as unknown as HTMLElement | null)?.querySelector('[aria-pressed=true]');
     place?.scrollIntoView({ block: 'nearest' });
   }, [inHand]);
-  const height = Math.max(thing.height, ...hung.map(({ tag }) => (tag ? tag.at[1] + 52 : 0)));
+  const height = Math.max(thing.height, ...hung.map(({ tag }) => (tag ? tag.at[1] + 56 : 0)));
   const over = new Pen();
   for (const { seen, at, tag, words } of hung) {
     if (tag && words) drawTag(over, tag, words, seen.state);

@@ -233,13 +233,13 @@ export const CORD: Thing = {
   ],
   places: {
     'cord/plug': [8, 18, 124, 108],
-    'cord/jacket': [136, 40, 168, 46],
+    'cord/jacket': [136, 38, 168, 48],
     'cord/connector': [250, 186, 138, 108],
     'cord/so': [150, 312, 236, 96],
     'cord/pull': [110, 120, 180, 56],
   },
   tags: {
-    'cord/length': { at: [12, 198, 124], from: [142, 216] },
+    'cord/length': { at: [12, 196, 124], from: [142, 216] },
     'cord/bridge': { at: [150, 262, 96], from: [262, 258] },
     'cord/pull': { at: [10, 134, 94], from: [112, 150] },
   },

@@ -226,14 +226,14 @@ export const FEEDER: Thing = {
   ],
   places: {
     'feeder/cable': [70, 68, 250, 48],
-    'feeder/place': [70, 6, 250, 58],
+    'feeder/place': [70, 6, 250, 60],
     'feeder/terminals': [322, 50, 66, 90],
-    'feeder/so': [82, 118, 228, 42],
+    'feeder/so': [82, 116, 228, 48],
   },
   tags: {
-    'feeder/length': { at: [232, 350, 150], from: [300, 106] },
-    'feeder/place': { at: [232, 160, 150], from: [250, 60] },
-    'feeder/cable': { at: [8, 350, 150], from: [60, 330] },
+    'feeder/length': { at: [232, 346, 150], from: [300, 106] },
+    'feeder/place': { at: [232, 168, 150], from: [250, 60] },
+    'feeder/cable': { at: [8, 346, 150], from: [60, 330] },
     'feeder/terminals': { at: [300, 214, 84], from: [355, 134] },
   },
   draw(pen, f) {
