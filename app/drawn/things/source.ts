@@ -229,7 +229,7 @@ export const SOURCE: Thing = {
   },
   tags: {
     'source/bond': { at: [188, 376, 194], from: [150, 346] },
-    'source/site': { at: [8, 380, 172], from: [20, 112] },
+    'source/site': { at: [8, 380, 172] },
     'source/outlet': { at: [206, 110, 178], from: [316, 176] },
     'source/units': { at: [8, 120, 150], from: [60, 100] },
     'source/receptacles': { at: [8, 250, 120], from: [50, 240] },
