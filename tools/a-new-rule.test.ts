@@ -41,6 +41,8 @@ function copied(): string {
     'core',
     'server',
     'tools',
+    'app/drawn',
+    'app/theme/palette.ts',
     'e2e',
     'examples',
     'profiles',
