@@ -1,4 +1,5 @@
-import { withFact, type Station } from '@careful-latch/core/case';
+import { withFact, type MechanismName, type Station, type TransferKind } from '@careful-latch/core/case';
+import { mechanism, type Positions } from '@careful-latch/core/interlock';
 import { partsOf } from '@careful-latch/core/walk';
 import { THINGS } from '../app/drawn/things';
 import type { DisplayList } from '../app/drawn/list';
@@ -50,3 +51,29 @@ test('what it is drawn from is only what this house is asked for, and what moves
   // A fact that is not asked here changes nothing.
   expect(JSON.stringify(pictureAt(thing, withFact(site, 'transfer.otherKind', 'meter-collar')))).toBe(shut);
 });
+
+const KIND_OF = {
+  'sliding-plate': 'retrofit-interlock',
+  'two-part-plate': 'retrofit-interlock',
+  linkage: 'transfer-panel',
+  'linked-mains': 'transfer-panel',
+  'circuit-handles': 'load-side-switch',
+  'double-throw': 'whole-house-manual',
+  automatic: 'whole-house-automatic',
+} as const;
+test.each(Object.entries(KIND_OF) as [Exclude<MechanismName, 'other'>, TransferKind][])('%s: no picture of both sources joined is that of one or none', (name, kind) => {
+  const [, sound] = soundHouses().find(([, one]) => one.transfer?.kind === kind)!;
+  const site = withFact(sound, 'transfer.mechanism', name);
+  const looks = (at: Positions) => JSON.stringify(pictureOf(THINGS.transfer!, new Shown(site, ['transfer'], 0), at));
+  let joins = 0;
+  for (const defects of [{}, { loose: true }, { trimmed: true }, { tieMissing: true }, { partsMissing: true }, { wrongSpacing: true }, { breakerNotHeld: true }, { coverOff: true }]) {
+    const model = mechanism(name, defects);
+    const states = Array.from({ length: model.size }, (_, state) => state);
+    const apart = new Set(states.filter((one) => !model.parallel(one)).map((one) => looks(model.at(one))));
+    for (const state of states.filter(model.parallel)) {
+      joins++;
+      expect([model.describe(state), apart.has(looks(model.at(state)))]).toEqual([model.describe(state), false]);
+    }
+  }
+  expect(joins).toBeGreaterThan(0);
+}); // prettier-ignore

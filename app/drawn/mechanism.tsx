@@ -20,7 +20,7 @@ function defectsHere(site: Case): Defects {
 export function useMechanism(
   site: Case,
   at: Positions | undefined,
-): { readonly at: Positions | undefined; readonly play: ReactNode } {
+): { readonly at: Positions | undefined; readonly joined: boolean; readonly play: ReactNode } {
   const name = nameOf(site);
   const model = useMemo(
     () => (name === undefined || name === 'other' ? undefined : mechanism(name, defectsHere(site))),
@@ -34,6 +34,7 @@ export function useMechanism(
     for (const move of way.slice(0, step)) state = model.moves(state).find(([one]) => one.words === move.words)![1];
   return {
     at: model && state !== undefined && way.length > 0 ? model.at(state) : at,
+    joined: model !== undefined && state !== undefined && way.length > 0 && model.parallel(state),
     play: way.length > 0 && (
       <View style={{ gap: 6 }}>
         <Words aria-live="polite" style={{ fontSize: 15, lineHeight: 20 }}>

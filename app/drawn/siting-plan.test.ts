@@ -1,6 +1,7 @@
 import { emptyCase, withFact, type Case } from '@careful-latch/core/case';
 import { OPENING, ZONES, besideSource, sitingPlan } from './siting-plan';
-import { WIDTH, type Place } from './spot';
+import type { Place } from './list';
+import { WIDTH } from './spot';
 
 const site = (facts: Record<string, unknown>): Case =>
   Object.entries(facts).reduce((c, [key, value]) => withFact(c, `siting.${key}`, value), emptyCase('2020'));

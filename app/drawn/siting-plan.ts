@@ -1,7 +1,8 @@
 import { NOT_SEEN, type Case } from '@careful-latch/core/case';
 import type { OfficeNumbers } from '@careful-latch/core/codebook';
 import { exhaustDegrees, ringsOf, type Ring } from '@careful-latch/core/walk';
-import { WIDTH, type Place } from './spot';
+import type { Place } from './list';
+import { WIDTH } from './spot';
 
 /** The nearest opening, in the middle of the house's wall, and how far the yard is drawn. */
 export const OPENING = [WIDTH / 2, 56] as const;

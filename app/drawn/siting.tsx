@@ -3,7 +3,8 @@ import { Circle, G, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { valueText, type Case } from '@careful-latch/core/case';
 import { READING_FONT, TEXT_FONT, usePalette } from '../theme/theme';
 import { OPENING, ZONES, besideSource, type SitingPlan, type ZoneName } from './siting-plan';
-import { placed, type Place } from './spot';
+import type { Place } from './list';
+import { placed } from './spot';
 
 /** The house with its places and its nearest opening, the rings of office and maker, the source at its distance, the exhaust as it points; broken rules of the siting in their color. */
 export function SitingDrawn({ plan, against }: { plan: SitingPlan; against: ReadonlySet<string> }) {

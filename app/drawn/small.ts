@@ -62,8 +62,14 @@ const locking = (x: number, y: number, r: number, count: number, span: number, w
     return arc(x, y, r, -span / 2, span / 2) + line([hx, hy], [hx - way * r * 0.1, hy + r * 0.45]);
   }).join('');
 
-/** Slots of a face as lines, and its round grounding hole. `way` −1: blades, the mirror. */
-function slots(name: ConfigurationName, x: number, y: number, r: number, way: 1 | -1): { d: string; hole: string } {
+/** Slots of a face as lines, and its round grounding hole; for plates too. `way` −1: blades, the mirror. */
+export function slotsOf(
+  name: ConfigurationName,
+  x: number,
+  y: number,
+  r: number,
+  way: 1 | -1,
+): { d: string; hole: string } {
   const up = (dx: number, from: number, to: number) => line([x + way * dx * r, y + from * r], [x + way * dx * r, y + to * r]); // prettier-ignore
   const across = (from: number, to: number, at: number) => line([x + way * from * r, y + at * r], [x + way * to * r, y + at * r]); // prettier-ignore
   const round = (at: number) => dot(x, y + at * r, r * 0.15);
@@ -108,7 +114,7 @@ export function face(
     if (look === 'crossed') pen.cross('fitting', at);
     return;
   }
-  const { d, hole } = slots(name, x, y, r, blades ? -1 : 1);
+  const { d, hole } = slotsOf(name, x, y, r, blades ? -1 : 1);
   pen.draw('recess', dot(x, y, r), { fill: blades ? 'dark' : 'light', stroke: blades ? 'quiet' : 'onLight', width: 2 });
   pen.stroke('metal', d, Math.max(3, r * 0.145), blades ? 'light' : 'onLight');
   if (hole) pen.draw('metal', hole, { fill: blades ? 'light' : 'onLight' });
@@ -119,7 +125,7 @@ export function duplex(pen: Pen, at: Place, look: Look, tested: boolean): void {
   const [x, y, width, height] = at;
   if (!pen.form('body', look, cutBox(at, 7), 'light', at)) return;
   for (const middle of [y + height * 0.24, y + height * 0.76]) {
-    const { d, hole } = slots('5-20', x + width / 2, middle, width * 0.36, 1);
+    const { d, hole } = slotsOf('5-20', x + width / 2, middle, width * 0.36, 1);
     pen.stroke('metal', d, 3, 'onLight');
     pen.draw('metal', hole, { fill: 'onLight' });
   }
@@ -165,7 +171,7 @@ export function wire(
 
 /** The radius of a conductor’s metal in a cut end, in proportion, at `scale` for 4/0 AWG. */
 export const radiusOf = (size: string, scale: number): number =>
-  Math.max(2.6, Math.sqrt((AREA_CMIL.rows[size as WireSize] ?? 4110) / 211_600) * scale);
+  Math.max(1.8, Math.sqrt((AREA_CMIL.rows[size as WireSize] ?? 4110) / 211_600) * scale);
 
 /** The cut end of a conductor: its metal in its insulation, by its form. */
 export function cutEnd(

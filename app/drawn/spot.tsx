@@ -5,6 +5,7 @@ import type { PartHere, PartState } from '@careful-latch/core/walk';
 import { READING_FONT, TEXT_FONT, usePalette } from '../theme/theme';
 import type { Palette } from '../theme/palette';
 import { unitedText } from '../theme/words';
+import type { Place } from './list';
 import { Sign } from './signs';
 
 /** A part as a drawing shows it. */
@@ -23,9 +24,6 @@ export interface Hung extends Seen {
   /** Whether a record of it contradicts another. */
   readonly doubted: boolean;
 }
-
-/** Where a part hangs in a drawing, in units of its own width and height. */
-export type Place = readonly [x: number, y: number, width: number, height: number];
 
 export const WIDTH = 358;
 

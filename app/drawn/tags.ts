@@ -69,7 +69,7 @@ export function drawTag(pen: Pen, { at: [x, y, width], from }: Tag, words: TagWo
   const { reading, how, simulated, notSeen } = words;
   const bad = state === 'hazard' || state === 'violated';
   const open = reading === '' || notSeen;
-  const ink = bad ? 'violation' : open ? 'quiet' : 'ink';
+  const ink = bad ? 'violation' : open ? 'quiet' : state === 'open' ? 'unproven' : 'ink';
   const [ex, ey] = [x + 12, y + 14];
   if (from && !open) {
     pen.stroke(

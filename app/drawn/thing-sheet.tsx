@@ -1,4 +1,4 @@
-import { memo, useEffect, useMemo, useRef } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import Svg from 'react-native-svg';
 import type { Case } from '@careful-latch/core/case';
@@ -7,12 +7,13 @@ import { Pen, type Place } from './list';
 import { pictureOf } from './picture';
 import { Rendered } from './rendered';
 import { Sign } from './signs';
-import { Target, placed, type Hung, type Seen } from './spot';
+import { Target, placed, type Hung } from './spot';
 import { drawState, gapOf } from './states';
 import { drawTag, tagPlace, tagWords } from './tags';
 import { Shown, THING_WIDTH as WIDTH, type Tag, type Thing } from './things/thing';
 
 const AT_REST: Positions = {};
+const JOINED = { state: 'hazard', doubted: false, inHand: false, onTag: false } as const;
 
 /** A thing as it hangs at the house, its parts as targets over it: real buttons in walking order; the picture itself is hidden from screen readers. */
 export const ThingSheet = memo(function ThingSheet({
@@ -22,6 +23,7 @@ export const ThingSheet = memo(function ThingSheet({
   parts,
   onTouch,
   at: stands = AT_REST,
+  joined,
 }: {
   thing: Thing;
   site: Case;
@@ -30,6 +32,8 @@ export const ThingSheet = memo(function ThingSheet({
   onTouch: (id: string) => void;
   /** Where the parts of what moves stand. */
   at?: Positions | undefined;
+  /** Where both sources are joined as it stands. */
+  joined?: Place | undefined;
 }) {
   const shown = useMemo(() => new Shown(site, thing.stations, entry), [site, thing, entry]);
   const picture = useMemo(() => pictureOf(thing, shown, stands), [thing, shown, stands]);
@@ -40,44 +44,40 @@ export const ThingSheet = memo(function ThingSheet({
     const slot = at || thing.tags[id] ? undefined : slots.shift();
     const tag: Tag | undefined = thing.tags[id] ?? (slot && { at: slot });
     const words = tag && tagWords(site, seen.here, thing.shows, at === undefined, seen.state);
-    return { seen, at, tag: words && tag, words };
+    // A part stands where its form is, else where its tag hangs.
+    return { seen, tag: words && tag, words, onTag: at === undefined, stood: at ?? (words && tag && tagPlace(tag)) };
   });
-  // What is asked about is in sight.
-  const sheet = useRef<View>(null);
-  const inHand = parts.find((one) => one.inHand)?.id;
-  useEffect(() => {
-    const place = (sheet.current as unknown as HTMLElement | null)?.querySelector('[aria-pressed=true]');
-    place?.scrollIntoView({ block: 'nearest' });
-  }, [inHand]);
   const height = Math.max(thing.height, ...hung.map(({ tag }) => (tag ? tag.at[1] + 56 : 0)));
   const over = new Pen();
-  for (const { seen, at, tag, words } of hung) {
+  for (const { seen, tag, words, onTag, stood } of hung) {
     if (tag && words) drawTag(over, tag, words, seen.state);
-    const stood = at ?? (tag && tagPlace(tag));
-    if (stood) drawState(over, stood, { ...seen, onTag: at === undefined });
+    if (stood) drawState(over, stood, { ...seen, onTag });
   }
-  const targets: [Seen, Place][] = hung.flatMap(({ seen, at, tag }) => {
-    const own = at ?? (tag && tagPlace(tag));
-    return own ? [[seen, own] as [Seen, Place]] : [];
-  });
+  if (joined) drawState(over, joined, JOINED);
   return (
-    <View ref={sheet} style={{ aspectRatio: WIDTH / height, marginHorizontal: -12 }}>
+    <View style={{ aspectRatio: WIDTH / height, marginHorizontal: -12 }}>
       <Svg width="100%" height="100%" viewBox={`0 0 ${WIDTH} ${height}`} aria-hidden>
         <Rendered list={picture} />
         <Rendered list={over.list()} />
       </Svg>
-      {hung.map(({ seen, at, tag }) => {
-        const stood = at ?? (tag && tagPlace(tag));
-        if (!stood || (seen.state !== 'hazard' && seen.state !== 'violated')) return null;
-        return (
-          <View key={seen.id} pointerEvents="none" style={placed(gapOf(stood), height, WIDTH)}>
-            <Sign kind="violation" hazard={seen.state === 'hazard'} size={22} />
-          </View>
-        );
-      })}
-      {targets.map(([seen, at]) => (
-        <Target key={seen.id} {...seen} at={at} of={WIDTH} height={height} onTouch={onTouch} />
-      ))}
+      {hung.map(
+        ({ seen, stood }) =>
+          stood &&
+          (seen.state === 'hazard' || seen.state === 'violated') && (
+            <View key={seen.id} pointerEvents="none" style={placed(gapOf(stood), height, WIDTH)}>
+              <Sign kind="violation" hazard={seen.state === 'hazard'} size={22} />
+            </View>
+          ),
+      )}
+      {joined && (
+        <View pointerEvents="none" style={placed(gapOf(joined), height, WIDTH)}>
+          <Sign kind="violation" hazard size={22} />
+        </View>
+      )}
+      {hung.map(
+        ({ seen, stood }) =>
+          stood && <Target key={seen.id} {...seen} at={stood} of={WIDTH} height={height} onTouch={onTouch} />,
+      )}
     </View>
   );
 });

@@ -9,10 +9,12 @@ import { Row } from '../drawn/row';
 import { ThingSheet } from '../drawn/thing-sheet';
 import { THINGS } from '../drawn/things';
 import type { Thing } from '../drawn/things/thing';
+import { BODY } from '../drawn/things/transfer';
 import { WhichPanel } from '../drawn/which-panel';
 import { SitingDrawn, SitingTargets } from '../drawn/siting';
 import { sitingPlan } from '../drawn/siting-plan';
-import { Sheet, type Hung, type Place, type Seen } from '../drawn/spot';
+import type { Place } from '../drawn/list';
+import { Sheet, type Hung, type Seen } from '../drawn/spot';
 import type { Walk } from '../inspection/walk';
 import { Plate } from '../plates/plate';
 import { usePalette } from '../theme/theme';
@@ -90,10 +92,18 @@ function Moving({
   given: Positions | undefined;
   onTouch: (id: string) => void;
 }) {
-  const { at, play } = useMechanism(site, given);
+  const { at, joined, play } = useMechanism(site, given);
   return (
     <>
-      <ThingSheet thing={thing} site={site} entry={0} parts={parts} at={at} onTouch={onTouch} />
+      <ThingSheet
+        thing={thing}
+        site={site}
+        entry={0}
+        parts={parts}
+        at={at}
+        joined={joined ? BODY : undefined}
+        onTouch={onTouch}
+      />
       {play}
     </>
   );

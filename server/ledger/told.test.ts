@@ -162,3 +162,20 @@ test('what was sealed before lines told of accounts and logs holds as what it wa
   expect(await verifyOffice(own.db, own.keys.publicKeys, at!)).toMatchObject({ wrong: expect.stringContaining('its permit number') as string }); // prettier-ignore
   await own.close();
 });
+
+test('in a ledger wholly of before, a house whose log is of no kind that is told again is not proved, and not wrong', async () => {
+  const own = await openOffice();
+  const [at] = await own.door.officeIds();
+  for (const table of ['ledger', 'decisions', 'changes'])
+    await own.pool.query(`alter table ${table} disable trigger user`);
+  const [house] = (await own.pool.query<{ inspection: string }>('select inspection from changes group by 1 order by 1 limit 1')).rows; // prettier-ignore
+  await own.pool.query('delete from decisions; delete from ledger');
+  await own.pool.query('delete from changes where inspection = $1', [house!.inspection]);
+  const [key] = own.keys.publicKeys;
+  const jws = await own.keys.sign({ v: 1, office: at, n: 1, prev: '', kind: 'key', subject: key!.kid, at: '2026-01-01T00:00:00Z', key }); // prettier-ignore
+  await own.pool.query('insert into ledger (office, n, kind, subject, jws) values ($1, 1, $2, $3, $4)', [at, 'key', key!.kid, jws]); // prettier-ignore
+  await own.pool.query(`update offices set ledger_n = 1, ledger_head = encode(sha256($1::bytea), 'hex')`, [jws]);
+  const found = await verifyOffice(own.db, own.keys.publicKeys, at!);
+  expect([found.wrong, found.untold]).toEqual([undefined, 1]);
+  await own.close();
+});

@@ -222,8 +222,7 @@ function seen(pen: Pen, f: Shown): void {
   const [x, y] = [slotX(7), slotY(7)];
   if (tandem === 'unmarked') {
     pen.solid('body', cutBox([x, y, WIDTH, PITCH - 4], 6), 'body');
-    for (const dy of [3, 21])
-      handle(pen, [x + WIDTH - 62, y + dy, 54, 16], { look: 'solid', side: 'right', stamp: '20', size: 13 });
+    for (const dy of [3, 21]) handle(pen, [x + WIDTH - 62, y + dy, 54, 16], { look: 'solid', side: 'right' });
   } else house(pen, f, 7);
   if (f.look('panel.tandems') === 'ghost') pen.ghost('over', line([x, y + 20], [x + WIDTH, y + 20]));
   if (f.look('panel.tandems') === 'crossed') pen.cross('over', [x, y, WIDTH, 40]);

@@ -4,7 +4,7 @@ import { duplex, face, handle, lead, screw, type Position } from '../small';
 import type { Shown, Thing } from './thing';
 
 /** Where the body hangs. */
-const BODY: Place = [8, 8, 232, 322];
+export const BODY: Place = [8, 8, 232, 322];
 const MIDDLE = 124;
 
 const on = (closed: boolean): Position => (closed ? 'on' : 'off');
@@ -90,14 +90,18 @@ function interlocked(pen: Pen, f: Shown, at: Positions, frame: boolean): void {
   if (f.look('transfer.mountedOn') === 'crossed') pen.cross('boxLine', [20, 20, 30, 20]);
   pen.stroke('inside', 'M206 104V232', 6, 'copper');
   pen.solid('body', cutBox([36, 44, 178, 60], 8), 'body');
-  pen.solid('body', cutBox([36, 232, 178, 60], 8), 'body');
+  // Not held down, it can be pulled off its seat: it stands askew then, away from the bus.
+  const pulled = at['generator breaker'] === 1 ? 20 : 0;
+  pen.solid('body', cutBox([36 - pulled, 232 + pulled, 178, 60], 8), 'body');
   handle(pen, [108, 52, 92, 44], { look: 'solid', side: 'right', position: on(utilityOn(at)) });
-  handle(pen, [108, 240, 92, 44], { look: 'solid', side: 'right', position: on(generatorOn(at)) });
+  handle(pen, [108 - pulled, 240 + pulled, 92, 44], { look: 'solid', side: 'right', position: on(generatorOn(at)) });
   pen.stamp(36, 38, frame ? 'UTILITY' : 'MAIN', { size: 14, face: 'text', bold: true });
   pen.stamp(36, 310, 'GENERATOR', { size: 14, face: 'text', bold: true });
-  for (const y of [60, 88, 248, 276]) screw(pen, 52, y, 5, y);
+  for (const y of [60, 88, 248 + pulled, 276 + pulled]) screw(pen, y > 200 ? 52 - pulled : 52, y, 5, y);
   if (f.is('transfer.fit', 'tie-missing') && !f.is('transfer.mechanism', 'linkage', 'linked-mains', 'automatic')) pen.bare('over', [112, 284, 84, 12]); // prettier-ignore
-  between(pen, f, at);
+  if (at.cover === 1)
+    pen.bare('over', [150, 126, 40, 96]); // it went with the cover
+  else between(pen, f, at);
 }
 
 /** One handle with two throws: a whole house’s switch, or a single circuit’s. */
@@ -110,7 +114,11 @@ function doubleThrow(pen: Pen, f: Shown, at: Positions, small: boolean): void {
   pen.solid('body', cutBox([MIDDLE - 34, top, 68, long], 6), 'body');
   pen.draw('recess', box([MIDDLE - 14, top + 8, 28, long - 16]), { fill: 'dark', stroke: 'ink', width: 1.5 });
   const stands = at['handle 1'] ?? (utilityOn(at) ? 1 : generatorOn(at) ? 2 : 0);
-  const place = stands === 1 ? top + 8 : stands === 2 ? top + long - 56 : top + long / 2 - 24;
+  const placeOf = (stood: number) => (stood === 1 ? top + 8 : stood === 2 ? top + long - 56 : top + long / 2 - 24);
+  const place = placeOf(stands);
+  // Parts of it gone, its two ends can stand at both.
+  const other = at['handle 2'] ?? (utilityOn(at) && generatorOn(at) ? 2 : stands);
+  if (other !== stands) pen.draw('handle', cutBox([MIDDLE - 24, placeOf(other), 48, 48], 8), { fill: 'light', stroke: 'onLight', width: 2 }); // prettier-ignore
   pen.draw('handle', cutBox([MIDDLE - 24, place, 48, 48], 8), { fill: 'light', stroke: 'onLight', width: 2 });
   if (stands !== 0) pen.draw('metal', box([MIDDLE - 10, stands === 1 ? top + 58 : top + long - 76, 20, 18]), { fill: 'copper' }); // prettier-ignore
   for (const [word, at2] of [['UTILITY', top + 16], ['OFF', top + long / 2 + 5], ['SOURCE', top + long - 8]] as const) pen.stamp(MIDDLE + 40, at2, word, { size: small ? 11 : 13, face: 'text', bold: true }); // prettier-ignore
@@ -130,12 +138,15 @@ function loadSide(pen: Pen, f: Shown, at: Positions): void {
   pen.stroke('wire', 'M214 30V330H240', 6, 'copper');
   for (const [word, x] of [['LINE', 62], ['OFF', 124], ['SOURCE', 182]] as const) pen.stamp(x, 34, word, { size: 12, face: 'text', bold: true, anchor: 'middle' }); // prettier-ignore
   const stands = at['handle 1'] ?? (utilityOn(at) ? 1 : generatorOn(at) ? 2 : 0);
+  // Untied, the second handle of the pair stands where it was turned to.
+  const second = at['handle 2'] ?? (utilityOn(at) && generatorOn(at) ? 2 : stands);
   for (let row = 0; row < 6; row++) {
     const y = 46 + row * 45;
+    const own = row === 4 ? second : stands;
     pen.draw('recess', box([50, y, 148, 34]), { fill: 'dark', stroke: 'ink', width: 1.5 });
-    const x = stands === 1 ? 50 : stands === 2 ? 142 : 96;
+    const x = own === 1 ? 50 : own === 2 ? 142 : 96;
     pen.draw('handle', cutBox([x, y, 56, 34], 6), { fill: 'light', stroke: 'onLight', width: 1.5 });
-    if (stands !== 0) pen.draw('metal', box([stands === 1 ? 108 : 126, y + 4, 14, 26]), { fill: stands === 1 ? 'bar' : 'copper' }); // prettier-ignore
+    if (own !== 0) pen.draw('metal', box([own === 1 ? 108 : 126, y + 4, 14, 26]), { fill: own === 1 ? 'bar' : 'copper' }); // prettier-ignore
     pen.stroke('wire', `M34 ${y + 17}H50M198 ${y + 17}H214`, 5, 'dark');
     pen.stamp(20, y + 23, 'ABCDEF'[row]!, { size: 15, anchor: 'middle' });
   }
@@ -175,7 +186,6 @@ function collar(pen: Pen): void {
   pen.draw('body', dot(MIDDLE, 150, 58), { fill: 'body', stroke: 'ink', width: 2 });
   pen.draw('recess', dot(MIDDLE, 150, 44), { fill: 'light', stroke: 'ink', width: 2 });
   pen.draw('metal', box([MIDDLE - 26, 136, 52, 18]), { stroke: 'onLight', width: 1.5 });
-  pen.stamp(MIDDLE, 150, '04172', { size: 13, anchor: 'middle', ink: 'onLight' });
   lead(pen, 'M166 190Q210 220 210 330', 12);
   pen.stroke('wire', 'M100 90V0M148 90V0', 9, 'dark');
 }
