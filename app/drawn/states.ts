@@ -1,11 +1,16 @@
 import type { PartState } from '@careful-latch/core/walk';
 import { cutBox, type Pen, type Place } from './list';
+import { THING_WIDTH } from './things/thing';
 
 /** How far the contour of a part stands off. */
 const OFF = 4;
 const GAP = 17;
 
-const around = ([x, y, width, height]: Place, by: number): Place => [x - by, y - by, width + 2 * by, height + 2 * by];
+/** Round a place, and within the drawing. */
+function around([x, y, width, height]: Place, by: number): Place {
+  const left = Math.max(3, x - by);
+  return [left, y - by, Math.min(THING_WIDTH - 3, x + width + by) - left, height + 2 * by];
+}
 
 /** Where the sign of a violation sits: in the gap of the contour, on its upper edge. */
 export function gapOf(at: Place): Place {
