@@ -1,6 +1,6 @@
 import Svg, { Circle, Path, Rect } from 'react-native-svg';
 import type { ConfigurationName, WireSize } from '@careful-latch/core/codebook';
-import { radiusOf, slotsOf } from './small';
+import { radiusOf, slotsOf } from './slots';
 
 /** The drawn face of a receptacle. */
 export function Face({ name, color, size = 44 }: { name: ConfigurationName; color: string; size?: number }) {

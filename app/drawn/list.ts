@@ -1,4 +1,7 @@
 import { NOT_SEEN } from '@careful-latch/core/case';
+import { n, type Place } from './geometry';
+
+export { arc, box, cutBox, dot, line, type Place } from './geometry';
 
 /** What a line or an area is, of which the theme makes a color. Outcome colors never color a thing. */
 export type Ink =
@@ -55,9 +58,6 @@ interface Style {
   readonly dash?: string;
 }
 
-/** Where something is, in the units of its drawing. */
-export type Place = readonly [x: number, y: number, width: number, height: number];
-
 export interface Area extends Style {
   readonly depth: Depth;
   readonly d: string;
@@ -87,26 +87,6 @@ export type Look = 'ghost' | 'solid' | 'bare' | 'crossed' | 'none';
 /** How a fact stands that is drawn by its value; `bare` where the value says that there is nothing. */
 export function lookOf(value: unknown, isBare = false): Look {
   return value === undefined ? 'ghost' : value === NOT_SEEN ? 'crossed' : isBare ? 'bare' : 'solid';
-}
-
-const n = (one: number) => Math.round(one * 100) / 100;
-
-/** A rectangle. */
-export const box = ([x, y, width, height]: Place) => `M${n(x)} ${n(y)}h${n(width)}v${n(height)}h${n(-width)}Z`;
-/** Squared, one edge cut: ours. */
-export const cutBox = ([x, y, width, height]: Place, cut = 8) =>
-  `M${n(x)} ${n(y)}H${n(x + width - cut)}L${n(x + width)} ${n(y + cut)}V${n(y + height)}H${n(x)}Z`;
-export const dot = (x: number, y: number, r: number) =>
-  `M${n(x - r)} ${n(y)}a${n(r)} ${n(r)} 0 1 0 ${n(2 * r)} 0a${n(r)} ${n(r)} 0 1 0 ${n(-2 * r)} 0Z`;
-export const line = (...points: readonly (readonly [number, number])[]) =>
-  points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${n(x)} ${n(y)}`).join('');
-/** A curve on a circle from one angle to another (degrees, 0 up, clockwise). */
-export function arc(x: number, y: number, r: number, from: number, to: number): string {
-  const at = (degrees: number) => {
-    const turn = ((degrees - 90) * Math.PI) / 180;
-    return `${n(x + r * Math.cos(turn))} ${n(y + r * Math.sin(turn))}`;
-  };
-  return `M${at(from)}A${n(r)} ${n(r)} 0 0 1 ${at(to)}`;
 }
 
 /** Draws a thing: gathers what is filled, lined and written, by depth. */

@@ -1,6 +1,7 @@
 import type { ConfigurationName } from '@careful-latch/core/codebook';
 import { box, cutBox, dot, line, type Pen, type Place } from '../list';
-import { cutEnd, earthLine, face, handle, radiusOf, screw } from '../small';
+import { cutEnd, earthLine, face, handle, screw } from '../small';
+import { radiusOf } from '../slots';
 import type { Shown, Thing } from './thing';
 
 const TOP = 62;

@@ -1,5 +1,6 @@
 import { box, cutBox, dot, line, type Look, type Pen, type Place } from '../list';
-import { cutEnd, radiusOf, screw } from '../small';
+import { cutEnd, screw } from '../small';
+import { radiusOf } from '../slots';
 import type { Shown, Thing } from './thing';
 
 const [FROM, TO] = [66, 324];
